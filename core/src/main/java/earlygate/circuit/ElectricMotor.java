@@ -1,0 +1,13 @@
+package earlygate.circuit;
+
+/** Three-phase motor; speeds in rev/s, power in W. */
+public record ElectricMotor(
+        String id,
+        double ratedPower,
+        double syncSpeed,
+        double ratedSpeed,
+        double ratedCurrent,
+        double noLoadCurrent,
+        double voltage,
+        double serviceFactor)
+        implements Component {}

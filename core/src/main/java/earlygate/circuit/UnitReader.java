@@ -1,0 +1,177 @@
+package earlygate.circuit;
+
+import static earlygate.quantity.Si.BAR;
+import static earlygate.quantity.Si.CM3;
+import static earlygate.quantity.Si.KW;
+import static earlygate.quantity.Si.LITRE;
+import static earlygate.quantity.Si.LPM;
+import static earlygate.quantity.Si.MM2_S;
+import static earlygate.quantity.Si.RPM;
+import static earlygate.quantity.Si.ZERO_C;
+
+import earlygate.quantity.PressureUnit;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.function.Function;
+import tools.jackson.databind.JsonNode;
+
+/** From a document known to fit its schema to records in SI; the format's defaults are applied here and nowhere else. */
+final class UnitReader {
+    private UnitReader() {}
+
+    static PowerUnit unit(JsonNode n) {
+        JsonNode drawing = n.path("drawing");
+        return new PowerUnit(
+                text(n, "tag"),
+                text(n, "name"),
+                new PowerUnit.Drawing(text(drawing, "number"), text(drawing, "revision")),
+                fluid(n.path("fluid")),
+                list(n.path("lines"), UnitReader::line),
+                list(n.path("components"), UnitReader::component),
+                list(n.path("testPoints"), UnitReader::testPoint),
+                list(n.path("targets"), UnitReader::target),
+                list(n.path("work"), UnitReader::work));
+    }
+
+    private static Fluid fluid(JsonNode n) {
+        JsonNode band = n.path("bandC");
+        return new Fluid(
+                text(n, "name"),
+                number(n, "viscosity40", 46) * MM2_S,
+                number(n, "viscosityIndex", 100),
+                number(n, "densityKgM3", 870),
+                number(n, "bulkModulusPa", 1.3e9),
+                (band.isMissingNode() ? 40 : band.get(0).doubleValue()) + ZERO_C,
+                (band.isMissingNode() ? 60 : band.get(1).doubleValue()) + ZERO_C,
+                number(n, "tankL", 100) * LITRE,
+                text(n, "cleanlinessTarget"));
+    }
+
+    private static Line line(JsonNode n) {
+        return new Line(
+                text(n, "id"), text(n, "name"), number(n, "ratingBar", 0) * BAR, number(n, "volumeL", 1) * LITRE);
+    }
+
+    private static Component component(JsonNode n) {
+        String id = text(n, "id");
+        return switch (text(n, "type")) {
+            case "electric-motor" -> motor(id, n);
+            case "pump" -> pump(id, n);
+            case "relief-valve" -> relief(id, n);
+            case "throttle" ->
+                new Throttle(
+                        id,
+                        text(n, "a"),
+                        text(n, "b"),
+                        number(n, "ratedFlowLpm", 0) * LPM,
+                        number(n, "ratedDropBar", 0) * BAR,
+                        Throttle.Purpose.valueOf(textOr(n, "purpose", "load").toUpperCase()));
+            default -> throw new IllegalStateException("The schema lets through a type the reader doesn't know");
+        };
+    }
+
+    private static ElectricMotor motor(String id, JsonNode n) {
+        double rated = number(n, "ratedCurrentA", 0);
+        return new ElectricMotor(
+                id,
+                number(n, "ratedPowerKw", 0) * KW,
+                number(n, "syncSpeedRpm", 0) * RPM,
+                number(n, "ratedSpeedRpm", 0) * RPM,
+                rated,
+                number(n, "noLoadCurrentA", 0.38 * rated),
+                number(n, "voltageV", 400),
+                number(n, "serviceFactor", 1));
+    }
+
+    private static Pump pump(String id, JsonNode n) {
+        double rated = number(n, "ratedPressureBar", 0);
+        double max = number(n, "maxPressureBar", rated);
+        JsonNode c = n.path("compensator");
+        Optional<Pump.Compensator> compensator = c.isMissingNode()
+                ? Optional.empty()
+                : Optional.of(new Pump.Compensator(
+                        number(c, "settingBar", 0) * BAR, number(c, "bandBar", 4) * BAR, screw(c, max)));
+        return new Pump(
+                id,
+                text(n, "driver"),
+                text(n, "inlet"),
+                text(n, "outlet"),
+                number(n, "displacementCm3", 0) * CM3,
+                rated * BAR,
+                number(n, "volumetricEfficiency", 0.9),
+                number(n, "hydromechanicalEfficiency", 0.92),
+                max * BAR,
+                textOr(n, "rotation", "clockwise"),
+                number(n, "minStroke", 0),
+                number(n, "maxStroke", 1),
+                compensator);
+    }
+
+    private static ReliefValve relief(String id, JsonNode n) {
+        return new ReliefValve(
+                id,
+                text(n, "acting").equals("direct") ? ReliefValve.Acting.DIRECT : ReliefValve.Acting.PILOT,
+                text(n, "inlet"),
+                text(n, "outlet"),
+                number(n, "settingBar", 0) * BAR,
+                number(n, "overrideBar", 0) * BAR,
+                number(n, "ratedFlowLpm", 0) * LPM,
+                screw(n, 1.5 * Math.max(number(n, "settingBar", 0), 10)),
+                n.path("vent").asBoolean(false),
+                n.path("sealedByCap").asBoolean(false));
+    }
+
+    /** Where the schematic gives no range, from a twentieth of {@code topBar} to it in six turns. */
+    private static Screw screw(JsonNode n, double topBar) {
+        JsonNode range = n.path("rangeBar");
+        double min = range.isMissingNode() ? topBar / 20 : range.get(0).doubleValue();
+        double max = range.isMissingNode() ? topBar : range.get(1).doubleValue();
+        return new Screw(min * BAR, max * BAR, number(n, "barPerTurn", (max - min) / 6) * BAR, text(n, "wrench"));
+    }
+
+    private static TestPoint testPoint(JsonNode n) {
+        return new TestPoint(
+                text(n, "id"),
+                text(n, "line"),
+                number(n, "rangeBar", 0) * BAR,
+                number(n, "class", 1.6),
+                PressureUnit.of(textOr(n, "reads", "bar")));
+    }
+
+    private static Target target(JsonNode n) {
+        double pressure = number(n, "pressureBar", 0);
+        return new Target(
+                text(n, "setting"),
+                pressure * BAR,
+                number(n, "toleranceBar", Target.DEFAULT_TOLERANCE * pressure) * BAR,
+                text(n, "defined").equals("full-flow") ? Target.Defined.FULL_FLOW : Target.Defined.CRACKING);
+    }
+
+    private static Work work(JsonNode n) {
+        return new Work(
+                text(n, "id"),
+                textOr(n, "name", text(n, "id")),
+                text(n, "line"),
+                number(n, "pressureBar", 0) * BAR,
+                number(n, "flowLpm", 0) * LPM);
+    }
+
+    private static <R> List<R> list(JsonNode array, Function<JsonNode, R> read) {
+        List<R> all = new ArrayList<>();
+        array.forEach(n -> all.add(read.apply(n)));
+        return all;
+    }
+
+    private static String text(JsonNode n, String key) {
+        return textOr(n, key, "");
+    }
+
+    private static String textOr(JsonNode n, String key, String fallback) {
+        return n.path(key).asString(fallback);
+    }
+
+    private static double number(JsonNode n, String key, double fallback) {
+        return n.path(key).asDouble(fallback);
+    }
+}

@@ -1,0 +1,18 @@
+package earlygate.curve;
+
+/** Line current of an induction motor: I = sqrt(I0^2 + (Ir^2 - I0^2) (P/Pr)^2); amperes, load P/Pr. */
+public final class MotorCurrent {
+    private MotorCurrent() {}
+
+    public static double at(double load, double noLoadCurrent, double ratedCurrent) {
+        return Math.sqrt(noLoadCurrent * noLoadCurrent
+                + (ratedCurrent * ratedCurrent - noLoadCurrent * noLoadCurrent) * load * load);
+    }
+
+    /** dI/d(load), A. */
+    public static double slope(double load, double noLoadCurrent, double ratedCurrent) {
+        return (ratedCurrent * ratedCurrent - noLoadCurrent * noLoadCurrent)
+                * load
+                / at(load, noLoadCurrent, ratedCurrent);
+    }
+}

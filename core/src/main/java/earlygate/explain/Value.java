@@ -1,0 +1,39 @@
+package earlygate.explain;
+
+/** A typed value inside a {@link Reason}, so that whoever finds the words also knows the unit. */
+public sealed interface Value {
+    /** What an {@link Amount} measures; its number is in the SI unit named. */
+    enum Kind {
+        /** Pa. */
+        PRESSURE,
+        /** m3/s. */
+        FLOW,
+        /** W. */
+        POWER,
+        /** A. */
+        CURRENT,
+        /** K, absolute. */
+        TEMPERATURE,
+        /** 1. */
+        RATIO,
+        /** s. */
+        TIME,
+        /** rev. */
+        TURNS,
+        /** rev/s. */
+        SPEED,
+        /** 1, shown as it is. */
+        NUMBER
+    }
+
+    record Amount(double si, Kind kind) implements Value {
+        public Amount {
+            if (!Double.isFinite(si)) {
+                throw new IllegalArgumentException("An amount must be a finite number, not " + si);
+            }
+        }
+    }
+
+    /** A name from the unit: component, setting, line or test point id, or text of the schematic. */
+    record Name(String text) implements Value {}
+}

@@ -1,0 +1,68 @@
+package earlygate.solve;
+
+import java.util.Arrays;
+
+/**
+ * What is left over at every line, m3/s, and its Jacobian, m3/(s Pa), at the pressures given. Dense and reused: circuits
+ * have at most some forty lines. Line 0 is the tank.
+ */
+final class Balance {
+    /** A drain of 1e-6 L/min per bar that every line has, so that a sealed one has a pressure: none. */
+    static final double SEEPAGE = 1e-6 * 1e-3 / 60 / 1e5;
+
+    final int lines;
+    final double[] pressure;
+    final double[] excess;
+    final double[] jacobian;
+
+    Balance(int lines) {
+        this.lines = lines;
+        this.pressure = new double[lines];
+        this.excess = new double[lines];
+        this.jacobian = new double[lines * lines];
+    }
+
+    /** Oil goes from one line to another, m3/s. */
+    void flow(int from, int to, double flow) {
+        excess[from] -= flow;
+        excess[to] += flow;
+    }
+
+    /** That flow's derivative by the pressure of a line, m3/(s Pa). */
+    void slope(int from, int to, int byLine, double slope) {
+        jacobian[from * lines + byLine] -= slope;
+        jacobian[to * lines + byLine] += slope;
+    }
+
+    /** A flow that depends on the difference of its two ends alone. */
+    void flow(int from, int to, double flow, double slope) {
+        flow(from, to, flow);
+        slope(from, to, from, slope);
+        slope(from, to, to, -slope);
+    }
+
+    /**
+     * Fills excess and Jacobian.
+     *
+     * @param old pressures a step ago, Pa, for a transient; ignored when {@code rate} is 0
+     * @param rate 1/s, the inverse of the time step; 0 for a steady state
+     */
+    void evaluate(Network network, Conditions c, double[] old, double rate) {
+        Arrays.fill(excess, 0);
+        Arrays.fill(jacobian, 0);
+        for (Element e : network.elements) {
+            e.stamp(this, c);
+        }
+        for (int i = 0; i < lines; i++) {
+            if (c.held[i]) {
+                Arrays.fill(jacobian, i * lines, (i + 1) * lines, 0);
+                jacobian[i * lines + i] = -1;
+                excess[i] = c.heldAt[i] - pressure[i];
+            } else {
+                double capacity = network.compliance[i] * rate;
+                excess[i] -= SEEPAGE * pressure[i] + (rate == 0 ? 0 : capacity * (pressure[i] - old[i]));
+                jacobian[i * lines + i] -= SEEPAGE + capacity;
+            }
+        }
+    }
+}

@@ -1,0 +1,21 @@
+package earlygate.solve;
+
+import java.util.Optional;
+
+/** How one component stands in a solution; SI. */
+public sealed interface ComponentState {
+    /**
+     * @param flow delivered, m3/s
+     * @param stroke fraction of full displacement
+     * @param shaftPower W
+     * @param inControl the control that holds the stroke; empty at the maximum stop
+     */
+    record PumpState(double flow, double stroke, double shaftPower, Optional<String> inControl)
+            implements ComponentState {}
+
+    /** @param speed rev/s; {@code power} W; {@code current} A; {@code load} fraction of rated power */
+    record DriverState(double speed, double power, double current, double load) implements ComponentState {}
+
+    /** @param flow inlet to outlet, m3/s; {@code open} 0 to 1; {@code heat} W */
+    record ValveState(double flow, double open, double heat) implements ComponentState {}
+}

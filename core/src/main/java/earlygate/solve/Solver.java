@@ -1,0 +1,126 @@
+package earlygate.solve;
+
+import earlygate.circuit.Situation;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.stream.IntStream;
+
+/**
+ * Steady states of a network. Keeps the last pressures as the next guess when asked to {@link #next}, so a sweep is
+ * cheap. Holds arrays: one solver per thread.
+ */
+public final class Solver {
+    /** Pa; no power unit of this kind stands it. */
+    private static final double IMPLAUSIBLE = 1200e5;
+    /** Pa by which a setting is moved to see which lines it has. */
+    private static final double NUDGE = 1e3;
+    /** Pa per Pa of setting, from which on a setting has the line. */
+    private static final double HAS_THE_LINE = 0.5;
+
+    private final Network network;
+    private final Newton newton;
+    private final double[] settled;
+    private final double[] moved;
+
+    public Solver(Network network) {
+        this.network = network;
+        this.newton = new Newton(network);
+        this.settled = new double[network.lineIds.length];
+        this.moved = new double[network.lineIds.length];
+    }
+
+    public static Outcome solve(Network network, Situation situation) {
+        return new Solver(network).steady(network.conditions(situation));
+    }
+
+    /** From a cold guess. */
+    public Outcome steady(Conditions c) {
+        newton.coldGuess(c);
+        return next(c);
+    }
+
+    /** From the pressures of the last solution. */
+    public Outcome next(Conditions c) {
+        return pressures(c) ? judged(c) : new Outcome.NotConverged(worst());
+    }
+
+    /** Only the pressures, left inside; what the benchmark and a sweep's inner loop need. */
+    boolean pressures(Conditions c) {
+        return newton.steady(c);
+    }
+
+    private Outcome judged(Conditions c) {
+        double[] p = newton.balance.pressure;
+        List<String> beyond = IntStream.range(0, p.length)
+                .filter(i -> Math.abs(p[i]) > IMPLAUSIBLE)
+                .mapToObj(i -> network.lineIds[i])
+                .toList();
+        if (!beyond.isEmpty()) {
+            return new Outcome.Implausible(beyond, p[network.lineIndex(beyond.get(0))]);
+        }
+        return new Outcome.Converged(state(c));
+    }
+
+    private SteadyState state(Conditions c) {
+        Balance b = newton.balance;
+        Map<String, ComponentState> components = new LinkedHashMap<>();
+        for (Element e : network.elements) {
+            e.report(b, c, components);
+        }
+        Map<String, Double> pressures = new LinkedHashMap<>();
+        List<String> sealed = new ArrayList<>();
+        for (int i = 1; i < network.lineIds.length; i++) {
+            pressures.put(network.lineIds[i], b.pressure[i]);
+            if (!c.held[i] && -b.jacobian[i * b.lines + i] < 10 * Balance.SEEPAGE) {
+                sealed.add(network.lineIds[i]);
+            }
+        }
+        return new SteadyState(pressures, components, inControl(c), sealed, c.oil);
+    }
+
+    /** Moves each setting a little and sees, through the Jacobian, which lines follow. */
+    private Map<String, String> inControl(Conditions c) {
+        Balance b = newton.balance;
+        newton.lu.factor(b.jacobian);
+        System.arraycopy(b.excess, 0, settled, 0, settled.length);
+        double[] strongest = new double[network.lineIds.length];
+        String[] holder = new String[network.lineIds.length];
+        for (int s = 0; s < c.setting.length; s++) {
+            double at = c.setting[s];
+            c.setting[s] = at + NUDGE;
+            b.evaluate(network, c, settled, 0);
+            c.setting[s] = at;
+            for (int i = 0; i < moved.length; i++) {
+                moved[i] = (settled[i] - b.excess[i]) / NUDGE;
+            }
+            newton.lu.solve(moved);
+            for (int i = 1; i < moved.length; i++) {
+                if (!c.held[i] && Math.abs(moved[i]) >= Math.max(HAS_THE_LINE, strongest[i] * (1 + 1e-6))) {
+                    strongest[i] = Math.abs(moved[i]);
+                    holder[i] = network.settings.get(s).id();
+                }
+            }
+        }
+        b.evaluate(network, c, settled, 0);
+        Map<String, String> inControl = new LinkedHashMap<>();
+        for (int i = 1; i < holder.length; i++) {
+            if (holder[i] != null) {
+                inControl.put(network.lineIds[i], holder[i]);
+            }
+        }
+        return inControl;
+    }
+
+    private List<String> worst() {
+        double[] excess = newton.balance.excess;
+        return IntStream.range(1, excess.length)
+                .boxed()
+                .sorted(Comparator.comparingDouble((Integer i) -> -Math.abs(excess[i])))
+                .limit(3)
+                .map(i -> network.lineIds[i])
+                .toList();
+    }
+}

@@ -1,0 +1,84 @@
+package earlygate.solve;
+
+import static earlygate.quantity.Si.BAR;
+import static earlygate.quantity.Si.KW;
+import static earlygate.quantity.Si.LPM;
+import static earlygate.quantity.Si.RPM;
+
+import earlygate.circuit.PowerUnit;
+import earlygate.circuit.TestPoint;
+import earlygate.explain.Reason;
+import earlygate.solve.ComponentState.DriverState;
+import earlygate.solve.ComponentState.PumpState;
+import earlygate.solve.ComponentState.ValveState;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+
+/**
+ * A steady state in the words and units of the calculation API.
+ *
+ * @param components by id: flowLpm, stroke, shaftPowerKw, inControl of a pump; speedRpm, powerKw, currentA, load of a
+ *     driver; flowLpm, open, heatKw of a valve
+ * @param inControl by line id; null where the load decides
+ */
+public record SteadyAnswer(
+        Map<String, LineAnswer> lines,
+        Map<String, Map<String, Object>> components,
+        Map<String, Reads> testPoints,
+        Map<String, String> inControl,
+        List<Reason> warnings) {
+    public record LineAnswer(double pressureBar) {}
+
+    /** What a gauge shows, in its own unit. */
+    public record Reads(double reads, String unit) {}
+
+    public static SteadyAnswer of(PowerUnit unit, SteadyState state) {
+        Map<String, LineAnswer> lines = new LinkedHashMap<>();
+        Map<String, String> inControl = new LinkedHashMap<>();
+        state.pressures().forEach((id, pa) -> {
+            lines.put(id, new LineAnswer(round(pa / BAR)));
+            inControl.put(id, state.limiterOf(id).orElse(null));
+        });
+        Map<String, Map<String, Object>> components = new LinkedHashMap<>();
+        state.components().forEach((id, c) -> components.put(id, component(c)));
+        Map<String, Reads> testPoints = new LinkedHashMap<>();
+        for (TestPoint t : unit.testPoints()) {
+            double shown = t.reads().fromPa(state.pressure(t.line()));
+            testPoints.put(t.id(), new Reads(round(shown), t.reads().label()));
+        }
+        List<Reason> warnings = state.sealed().stream()
+                .map(line -> Reason.of("solve.sealed-line").name("line", line))
+                .toList();
+        return new SteadyAnswer(lines, components, testPoints, inControl, warnings);
+    }
+
+    private static Map<String, Object> component(ComponentState c) {
+        Map<String, Object> out = new LinkedHashMap<>();
+        if (c instanceof PumpState p) {
+            out.put("flowLpm", round(p.flow() / LPM));
+            out.put("stroke", round(p.stroke()));
+            out.put("shaftPowerKw", round(p.shaftPower() / KW));
+            out.put("inControl", p.inControl().orElse(null));
+        } else if (c instanceof DriverState d) {
+            out.put("speedRpm", round(d.speed() / RPM));
+            out.put("powerKw", round(d.power() / KW));
+            out.put("currentA", round(d.current()));
+            out.put("load", round(d.load()));
+        } else if (c instanceof ValveState v) {
+            out.put("flowLpm", round(v.flow() / LPM));
+            out.put("open", round(v.open()));
+            out.put("heatKw", round(v.heat() / KW));
+        }
+        return out;
+    }
+
+    /** To six significant digits; no dial and no tolerance of the field is finer. */
+    private static double round(double value) {
+        if (Math.abs(value) < 1e-9) {
+            return 0;
+        }
+        double scale = Math.pow(10, 5 - Math.floor(Math.log10(Math.abs(value))));
+        return Math.round(value * scale) / scale;
+    }
+}

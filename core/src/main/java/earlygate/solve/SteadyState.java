@@ -1,0 +1,45 @@
+package earlygate.solve;
+
+import earlygate.solve.ComponentState.DriverState;
+import earlygate.solve.ComponentState.PumpState;
+import earlygate.solve.ComponentState.ValveState;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+
+/**
+ * A solved situation.
+ *
+ * @param pressures Pa by line id, tank left out
+ * @param components by component id
+ * @param inControl by line id, the setting that holds it; no entry where the load decides
+ * @param sealed lines that nothing feeds or drains
+ * @param oil K
+ */
+public record SteadyState(
+        Map<String, Double> pressures,
+        Map<String, ComponentState> components,
+        Map<String, String> inControl,
+        List<String> sealed,
+        double oil) {
+
+    public double pressure(String line) {
+        return line.equals(earlygate.circuit.Line.TANK) ? 0 : pressures.get(line);
+    }
+
+    public Optional<String> limiterOf(String line) {
+        return Optional.ofNullable(inControl.get(line));
+    }
+
+    public DriverState driver(String id) {
+        return (DriverState) components.get(id);
+    }
+
+    public PumpState pump(String id) {
+        return (PumpState) components.get(id);
+    }
+
+    public ValveState valve(String id) {
+        return (ValveState) components.get(id);
+    }
+}
