@@ -1,0 +1,37 @@
+package earlygate.ladder;
+
+import earlygate.circuit.ReliefValve;
+import earlygate.explain.Reason;
+import earlygate.ladder.Finding.Severity;
+import earlygate.ladder.Finding.Suggestion;
+import earlygate.quantity.Si;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+
+/** L3: a relief must be able to pass everything its pumps deliver. */
+final class ReliefLargeEnough implements Rule {
+    @Override
+    public List<Finding> check(Stage stage) {
+        return stage.reliefs().stream()
+                .filter(r -> r.ratedFlow() < stage.fullFlow(r.inlet()))
+                .map(r -> finding(stage, r))
+                .toList();
+    }
+
+    private Finding finding(Stage stage, ReliefValve relief) {
+        double flow = stage.fullFlow(relief.inlet());
+        double size = Math.ceil(flow / Si.LPM / 10) * 10;
+        Reason message = Reason.of("ladder.L3.too-small")
+                .name("relief", relief.id())
+                .flow("rated", relief.ratedFlow())
+                .flow("flow", flow);
+        return new Finding(
+                "L3",
+                Severity.STOP,
+                relief.id(),
+                message,
+                Map.of("ratedFlowLpm", relief.ratedFlow() / Si.LPM, "pumpFlowLpm", flow / Si.LPM),
+                Optional.of(new Suggestion.Fit(relief.id(), "ratedFlowLpm", size)));
+    }
+}

@@ -1,0 +1,93 @@
+package earlygate.ladder;
+
+import static earlygate.quantity.Si.BAR;
+
+import earlygate.circuit.ElectricMotor;
+import earlygate.circuit.PowerUnit;
+import earlygate.circuit.Pump;
+import earlygate.circuit.ReliefValve;
+import earlygate.circuit.Situation;
+import earlygate.circuit.Target;
+import earlygate.solve.Network;
+import earlygate.solve.Outcome;
+import earlygate.solve.Solver;
+import earlygate.solve.SteadyState;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalDouble;
+
+/** What every rule looks at: the unit with its settings at target, and the model to ask for figures. */
+record Stage(PowerUnit unit, GapSchool gaps, Network network) {
+    /** A relief and a compensator that act on the same line, both with a target. */
+    record Pair(ReliefValve relief, Target reliefTarget, Pump pump, Target compensatorTarget) {}
+
+    List<Pair> pairs() {
+        return reliefs().stream()
+                .flatMap(r -> unit.pumpsInto(r.inlet()).stream()
+                        .filter(p -> p.compensator().isPresent())
+                        .flatMap(p -> pair(r, p).stream()))
+                .toList();
+    }
+
+    private Optional<Pair> pair(ReliefValve relief, Pump pump) {
+        return unit.target(relief.id())
+                .flatMap(r -> unit.target(pump.compensatorId()).map(c -> new Pair(relief, r, pump, c)));
+    }
+
+    List<ReliefValve> reliefs() {
+        return unit.all(ReliefValve.class);
+    }
+
+    /** Full flow of all pumps into a line, m3/s, unloaded and without leakage: the most a relief there can meet. */
+    double fullFlow(String line) {
+        return unit.pumpsInto(line).stream()
+                .mapToDouble(
+                        p -> p.displacement() * p.maxStroke() * unit.driverOf(p).syncSpeed())
+                .sum();
+    }
+
+    /** Where the valve begins to pass when it is set to its target, Pa. */
+    double cracking(ReliefValve relief, Target target) {
+        return target.defined() == Target.Defined.CRACKING
+                ? target.pressurePa()
+                : target.pressurePa() - (relief.fullFlowPressure(0, fullFlow(relief.inlet())));
+    }
+
+    /** What the line sees when the relief takes every pump's full flow, Pa. */
+    double fullFlowPressure(ReliefValve relief, Target target) {
+        return relief.fullFlowPressure(cracking(relief, target), fullFlow(relief.inlet()));
+    }
+
+    Situation atTargets() {
+        Situation s = Situation.AS_THE_FILE;
+        for (Target t : unit.targets()) {
+            s = s.withSetting(t.setting(), t.pressurePa());
+        }
+        return s;
+    }
+
+    Optional<SteadyState> solve(Situation situation) {
+        return Solver.solve(network, situation) instanceof Outcome.Converged c
+                ? Optional.of(c.state())
+                : Optional.empty();
+    }
+
+    /** Motor load, fraction of rating, with a pump line held at a pressure (Pa) and this compensator setting (Pa). */
+    double load(Pump pump, double linePa, double compensatorPa) {
+        ElectricMotor motor = unit.driverOf(pump);
+        Situation s = atTargets().withSetting(pump.compensatorId(), compensatorPa);
+        Situation held = new Situation(
+                s.drivers(), s.openings(), s.settings(), Map.of(pump.outlet(), linePa), OptionalDouble.empty());
+        return solve(held).map(state -> state.driver(motor.id()).load()).orElse(0.0);
+    }
+
+    /** Load at full flow just before the compensator begins to take the pump back. */
+    double cornerLoad(Pump pump, double compensatorPa) {
+        return load(pump, compensatorPa - pump.compensator().orElseThrow().bandPa(), compensatorPa);
+    }
+
+    static double bar(double pascal) {
+        return Math.round(pascal / BAR * 100) / 100.0;
+    }
+}

@@ -1,0 +1,167 @@
+package earlygate.plan;
+
+import earlygate.circuit.Situation;
+import earlygate.explain.Reason;
+import earlygate.plan.Step.Goal;
+import earlygate.plan.Step.Kind;
+import java.util.ArrayList;
+import java.util.EnumMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+
+/** A plan while it is being written: steps in order, each with the machine as it stands then. */
+final class Draft {
+    final Machine machine;
+    private final Map<Phase.Id, List<Step>> steps = new EnumMap<>(Phase.Id.class);
+    private Phase.Id phase = Phase.Id.PAPER;
+    private int count;
+    private int moves;
+    private double heat;
+    private double minutes;
+    private double unprotected;
+
+    Draft(Machine machine) {
+        this.machine = machine;
+    }
+
+    void phase(Phase.Id id) {
+        phase = id;
+    }
+
+    Writer step(Kind kind, Reason action) {
+        return new Writer(kind, action);
+    }
+
+    List<Phase> phases() {
+        List<Phase> phases = new ArrayList<>();
+        for (Phase.Id id : Phase.Id.values()) {
+            List<Step> own = List.copyOf(steps.getOrDefault(id, List.of()));
+            phases.add(new Phase(id, own, List.of(Reason.of("hold." + id.key()))));
+        }
+        return phases;
+    }
+
+    Plan.Comparison comparison(School school) {
+        double rise = heat / machine.unit.fluid().heatCapacity();
+        return new Plan.Comparison(school, machine.peakLoad(), heat, rise, unprotected, moves, minutes);
+    }
+
+    /** One step in the making; {@link #add} takes the machine as it stands at that moment. */
+    final class Writer {
+        private final Kind kind;
+        private final Reason action;
+        private Reason why = Reason.of("plan.why.none");
+        private Optional<String> setting = Optional.empty();
+        private Optional<Goal> goal = Optional.empty();
+        private final List<Expect> expect = new ArrayList<>();
+        private final List<Reason> ifNot = new ArrayList<>();
+        private final List<Reason> cautions = new ArrayList<>();
+        private String tool = "";
+        private int people = 1;
+        private double takes = 1;
+        private boolean alone;
+
+        private Writer(Kind kind, Reason action) {
+            this.kind = kind;
+            this.action = action;
+        }
+
+        Writer why(Reason reason) {
+            why = reason;
+            return this;
+        }
+
+        Writer setting(String id) {
+            setting = Optional.of(id);
+            tool = machine.unit.setting(id).screw().wrench();
+            return this;
+        }
+
+        Writer goal(Goal g) {
+            goal = Optional.of(g);
+            return this;
+        }
+
+        Writer expect(Expect e) {
+            expect.add(e);
+            return this;
+        }
+
+        Writer expect(List<Expect> more) {
+            expect.addAll(more);
+            return this;
+        }
+
+        Writer ifNot(Reason... reasons) {
+            ifNot.addAll(List.of(reasons));
+            return this;
+        }
+
+        Writer caution(String... codes) {
+            for (String code : codes) {
+                cautions.add(Reason.of("caution." + code));
+            }
+            return this;
+        }
+
+        Writer tool(String name) {
+            tool = name;
+            return this;
+        }
+
+        Writer minutes(double m) {
+            takes = m;
+            return this;
+        }
+
+        Writer people(int n) {
+            people = n;
+            return this;
+        }
+
+        /** Meanwhile no limit but the screw at hand stands below the ratings. */
+        Writer unprotected() {
+            alone = true;
+            cautions.add(0, Reason.of("caution.unprotected"));
+            return this;
+        }
+
+        void add() {
+            Situation s = machine.situation;
+            Optional<String> inControl =
+                    machine.state == null || goal.isEmpty() && expect.isEmpty() ? Optional.empty() : holder();
+            Step step = new Step(
+                    "s" + ++count,
+                    kind,
+                    setting,
+                    goal,
+                    action,
+                    why,
+                    inControl,
+                    s,
+                    List.copyOf(expect),
+                    List.copyOf(ifNot),
+                    List.copyOf(cautions),
+                    tool,
+                    people,
+                    takes,
+                    alone);
+            steps.computeIfAbsent(phase, id -> new ArrayList<>()).add(step);
+            minutes += takes;
+            unprotected += alone ? takes * 60 : 0;
+            moves += goal.isPresent() && kind != Kind.LOCK ? 1 : 0;
+            if (phase.ordinal() >= Phase.Id.SET.ordinal() && phase != Phase.Id.HAND_OVER) {
+                heat += machine.heat() * takes * 60;
+            }
+        }
+
+        private Optional<String> holder() {
+            return machine.unit.testPoints().stream()
+                    .filter(t -> goal.map(g -> g.testPoint().equals(t.id()))
+                            .orElse(expect.stream().anyMatch(e -> e.instrument().equals(t.id()))))
+                    .flatMap(t -> machine.state.limiterOf(t.line()).stream())
+                    .findFirst();
+        }
+    }
+}

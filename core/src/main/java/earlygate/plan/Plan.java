@@ -1,0 +1,66 @@
+package earlygate.plan;
+
+import earlygate.explain.Reason;
+import java.util.List;
+import java.util.NoSuchElementException;
+import java.util.stream.Stream;
+
+/**
+ * A commissioning sequence with its proof, or the reasons why there is none.
+ *
+ * @param school the one that was planned
+ * @param why what decided for it
+ * @param refused empty for a plan that may be walked; otherwise {@code phases} is empty
+ */
+public record Plan(School school, Reason why, List<Phase> phases, List<Comparison> comparison, List<Refusal> refused) {
+
+    /** @param code stable, such as {@code gauge-missing}; {@code subject} the line, setting or part it is about */
+    public record Refusal(String code, String subject, Reason message) {}
+
+    /**
+     * What a school costs on this unit.
+     *
+     * @param peakMotorLoad fraction of rated power
+     * @param heat into the oil while setting, J
+     * @param tankRise K, by that heat
+     * @param unprotected longest time without a limit below the ratings but the screw at hand, s
+     */
+    public record Comparison(
+            School school,
+            double peakMotorLoad,
+            double heat,
+            double tankRise,
+            double unprotected,
+            int moves,
+            double minutes) {}
+
+    public List<Step> steps() {
+        return phases.stream().flatMap(p -> p.steps().stream()).toList();
+    }
+
+    public Step step(String id) {
+        return steps().stream()
+                .filter(s -> s.id().equals(id))
+                .findFirst()
+                .orElseThrow(() -> new NoSuchElementException("No step '" + id + "' in this plan"));
+    }
+
+    public Phase phaseOf(String stepId) {
+        return phases.stream()
+                .filter(p -> p.steps().stream().anyMatch(s -> s.id().equals(stepId)))
+                .findFirst()
+                .orElseThrow(() -> new NoSuchElementException("No step '" + stepId + "' in this plan"));
+    }
+
+    /** The settings in the order in which they are brought to their targets. */
+    public List<String> settingOrder() {
+        return steps().stream()
+                .filter(s -> s.kind() == Step.Kind.SET)
+                .flatMap(s -> s.setting().stream())
+                .toList();
+    }
+
+    static Stream<Refusal> refusal(String code, String subject, Reason message) {
+        return Stream.of(new Refusal(code, subject, message));
+    }
+}

@@ -1,0 +1,195 @@
+package earlygate.rig;
+
+import static earlygate.quantity.Si.BAR;
+import static earlygate.quantity.Si.ZERO_C;
+
+import earlygate.circuit.ElectricMotor;
+import earlygate.circuit.PowerUnit;
+import earlygate.circuit.Setting;
+import earlygate.circuit.Situation;
+import earlygate.circuit.TestPoint;
+import earlygate.circuit.Throttle;
+import earlygate.solve.ComponentState;
+import earlygate.solve.ComponentState.DriverState;
+import earlygate.solve.Conditions;
+import earlygate.solve.Network;
+import earlygate.solve.Transient;
+import java.util.LinkedHashMap;
+import java.util.Map;
+import java.util.Random;
+import java.util.TreeMap;
+
+/**
+ * The practice rig: the unit as a machine with screws that stand where nobody knows, springs that differ from their
+ * data, jam nuts that drag the screw along, gauges with an error and needles that tremble. Moved by the transient
+ * solver. Not for two threads at once.
+ */
+public final class Rig {
+    /** s; the step of the transient. */
+    public static final double STEP_S = 1e-3;
+
+    private static final double HALL = 18 + ZERO_C;
+    /** Heat lost by the tank, as a share of its heat content above the hall per second. */
+    private static final double COOLING = 2e-5;
+    /** s of one step while time is passed quickly; the pressures have settled by then. */
+    private static final double LONG_STEP_S = 5;
+
+    private static final double NEEDLE = 0.0004;
+    private static final double CLAMP_METER_A = 0.03;
+
+    private final PowerUnit unit;
+    private final Transient machine;
+    private final Conditions conditions;
+    private final Random tremble;
+    private final Map<String, RigScrew> screws = new LinkedHashMap<>();
+    private final Map<String, Double> gaugeBias = new LinkedHashMap<>();
+    private final Map<String, Double> openings = new TreeMap<>();
+    private final Map<String, Boolean> running = new TreeMap<>();
+    private double oil = HALL;
+    private double time;
+
+    /** @param seed the same seed is the same machine */
+    public Rig(PowerUnit unit, long seed) {
+        this.unit = unit;
+        Network network = new Network(unit);
+        machine = new Transient(network);
+        conditions = network.conditions(Situation.AS_THE_FILE);
+        tremble = new Random(seed ^ 0x5DEECE66DL);
+        Random hidden = new Random(seed);
+        for (Setting s : unit.settings()) {
+            screws.put(s.id(), RigScrew.hidden(s.screw(), s.presentPa(), hidden));
+        }
+        for (TestPoint t : unit.testPoints()) {
+            gaugeBias.put(t.id(), 0.4 * t.errorPa() * (2 * hidden.nextDouble() - 1));
+        }
+        unit.all(Throttle.class).forEach(t -> openings.put(t.id(), 0.0));
+        unit.all(ElectricMotor.class).forEach(m -> running.put(m.id(), false));
+        apply();
+    }
+
+    private void apply() {
+        screws.forEach((id, s) -> conditions.setting(id, s.settingPa()));
+        openings.forEach(conditions::opening);
+        running.forEach(conditions::running);
+        conditions.oil(oil);
+    }
+
+    public void start(String driver) {
+        running.replace(driver, true);
+        apply();
+    }
+
+    public void stop(String driver) {
+        running.replace(driver, false);
+        apply();
+    }
+
+    /** @param fraction 0 shut to 1 open */
+    public void open(String throttle, double fraction) {
+        openings.replace(throttle, Math.max(0, Math.min(1, fraction)));
+        apply();
+    }
+
+    /**
+     * Turns a screw, clockwise positive.
+     *
+     * @return the turns it really made: none with its nut tight, fewer at an end
+     */
+    public double turn(String setting, double turns) {
+        double made = screws.get(setting).turn(turns);
+        apply();
+        return made;
+    }
+
+    /** Tightens or slackens a jam nut; tightening drags the screw a little. */
+    public void nut(String setting, boolean tight) {
+        screws.get(setting).nut(tight);
+        apply();
+    }
+
+    /** Lets the machine run on in real detail. */
+    public void advance(double seconds) {
+        int steps = Math.max(1, (int) Math.round(seconds / STEP_S));
+        for (int i = 0; i < steps; i++) {
+            machine.advance(conditions, STEP_S);
+        }
+        warm(seconds);
+    }
+
+    /** Lets a long time pass; pressures follow their steady state while the oil warms or cools. */
+    public void pass(double seconds) {
+        for (double left = seconds; left > 0; left -= LONG_STEP_S) {
+            double step = Math.min(left, LONG_STEP_S);
+            machine.advance(conditions, step);
+            warm(step);
+        }
+    }
+
+    /** All shaft power ends as heat in the oil while the load is a throttle. */
+    private void warm(double seconds) {
+        double power = machine.components(conditions).values().stream()
+                .filter(DriverState.class::isInstance)
+                .mapToDouble(d -> ((DriverState) d).power())
+                .sum();
+        oil += seconds * (power / unit.fluid().heatCapacity() - COOLING * (oil - HALL));
+        conditions.oil(oil);
+        time += seconds;
+    }
+
+    /** What the instruments show at this instant. */
+    public Sample sample() {
+        Map<String, Double> gauges = new LinkedHashMap<>();
+        for (TestPoint t : unit.testPoints()) {
+            double pressure = machine.pressure(t.line());
+            double shown = pressure < 0.05 * BAR
+                    ? 0
+                    : pressure + gaugeBias.get(t.id()) + NEEDLE * pressure * tremble.nextGaussian();
+            gauges.put(t.id(), Math.max(0, Math.min(t.rangePa(), shown)));
+        }
+        Map<String, ComponentState> states = machine.components(conditions);
+        Map<String, Double> currents = new LinkedHashMap<>();
+        for (ElectricMotor m : unit.all(ElectricMotor.class)) {
+            double amps = ((DriverState) states.get(m.id())).current();
+            currents.put(m.id(), amps == 0 ? 0 : amps + CLAMP_METER_A * tremble.nextGaussian());
+        }
+        return new Sample(time, gauges, currents, oil);
+    }
+
+    /**
+     * @param timeS the machine's own clock, s
+     * @param gauges Pa by test point
+     * @param currents A by driver
+     * @param oil K
+     */
+    public record Sample(double timeS, Map<String, Double> gauges, Map<String, Double> currents, double oil) {}
+
+    /** What anybody beside the machine can see of it, and what a restart needs. */
+    public record Standing(
+            Map<String, Boolean> running,
+            Map<String, Double> openings,
+            Map<String, ScrewStanding> screws,
+            double oil,
+            double timeS) {}
+
+    /** @param turns in from all out */
+    public record ScrewStanding(double turns, boolean nutTight) {}
+
+    public Standing standing() {
+        Map<String, ScrewStanding> at = new LinkedHashMap<>();
+        screws.forEach((id, s) -> at.put(id, new ScrewStanding(s.turns(), s.nutTight())));
+        return new Standing(new TreeMap<>(running), new TreeMap<>(openings), at, oil, time);
+    }
+
+    /** Puts a machine of the same seed back as it stood. Its motors stay stopped: the power had gone. */
+    public void restore(Standing s) {
+        s.openings().forEach(openings::replace);
+        s.screws().forEach((id, at) -> {
+            if (screws.containsKey(id)) {
+                screws.get(id).restore(at.turns(), at.nutTight());
+            }
+        });
+        oil = s.oil();
+        time = s.timeS();
+        apply();
+    }
+}
