@@ -1,6 +1,14 @@
 package earlygate.explain;
 
+import com.fasterxml.jackson.annotation.JsonSubTypes;
+import com.fasterxml.jackson.annotation.JsonTypeInfo;
+
 /** A typed value inside a {@link Reason}, so that whoever finds the words also knows the unit. */
+@JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "type")
+@JsonSubTypes({
+    @JsonSubTypes.Type(value = Value.Amount.class, name = "amount"),
+    @JsonSubTypes.Type(value = Value.Name.class, name = "name")
+})
 public sealed interface Value {
     /** What an {@link Amount} measures; its number is in the SI unit named. */
     enum Kind {

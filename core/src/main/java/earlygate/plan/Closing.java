@@ -42,7 +42,7 @@ final class Closing {
                     .expect(readings.pressure(line.compensator()))
                     .ifNot(of("plan.if-not.does-not-return"))
                     .caution("injection")
-                    .minutes(2)
+                    .minutes(1)
                     .add();
         }
         unit.work().stream().filter(w -> w.line().equals(line.line())).forEach(this::workingPoint);
@@ -74,7 +74,7 @@ final class Closing {
                 .expect(readings.current())
                 .ifNot(of("plan.if-not.current-high"), of("plan.if-not.worn"))
                 .caution("injection", "hot")
-                .minutes(3)
+                .minutes(1)
                 .add();
         m.go(shut);
     }

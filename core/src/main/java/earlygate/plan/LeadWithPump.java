@@ -123,7 +123,9 @@ final class LeadWithPump {
                                 .name("compensator", compensator)
                                 .turns("turns", turns)
                                 .pressure("stands", readings.gauge()))
-                .why(of("plan.why.relief-clear").name("compensator", compensator))
+                .why(of("plan.why.relief-clear")
+                        .name("compensator", compensator)
+                        .name("relief", relief))
                 .setting(relief)
                 .goal(new Goal(Way.COUNT_TURNS, line.gauge().id(), readings.gauge(), 0, limit, turns))
                 .expect(readings.pressure(readings.wide()))
@@ -215,7 +217,6 @@ final class LeadWithPump {
                 .setting(relief)
                 .goal(goal(Way.BACK_OUT_TO_CRACK, t))
                 .expect(readings.pressure(t))
-                .expect(readings.current())
                 .ifNot(
                         of("plan.if-not.never-falls").name("relief", relief),
                         of("plan.if-not.falls-early").name("relief", relief))

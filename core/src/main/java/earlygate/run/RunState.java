@@ -28,9 +28,10 @@ public final class RunState {
     private final Map<String, RunEvent> holds = new LinkedHashMap<>();
     private final Screws screws;
     private OptionalDouble oil = OptionalDouble.empty();
-    private long lastSeq;
+    private final List<RunEvent> events;
 
-    private RunState(PowerUnit unit, Plan plan) {
+    private RunState(PowerUnit unit, Plan plan, List<RunEvent> events) {
+        this.events = List.copyOf(events);
         this.unit = unit;
         this.plan = plan;
         this.screws = new Screws(unit);
@@ -38,13 +39,12 @@ public final class RunState {
     }
 
     public static RunState of(PowerUnit unit, Plan plan, List<RunEvent> events) {
-        RunState state = new RunState(unit, plan);
+        RunState state = new RunState(unit, plan, events);
         events.forEach(state::apply);
         return state;
     }
 
     private void apply(RunEvent event) {
-        lastSeq = event.seq();
         if (event.body() instanceof HoldOpened h) {
             holds.put(h.phase(), event);
             return;
@@ -86,7 +86,12 @@ public final class RunState {
 
     /** The sequence number of the last event; 0 before the first. */
     public long lastSeq() {
-        return lastSeq;
+        return events.isEmpty() ? 0 : events.get(events.size() - 1).seq();
+    }
+
+    /** The whole log, in order. */
+    public List<RunEvent> events() {
+        return events;
     }
 
     public StepRecord record(String step) {

@@ -18,6 +18,7 @@ public final class StepRecord {
     private RunEvent done;
     private double turnsSinceReading;
     private double turned;
+    private int attempts = 1;
 
     void reading(RunEvent event, Reading r) {
         latest.put(r.instrument(), event);
@@ -43,6 +44,7 @@ public final class StepRecord {
         cracked = null;
         deviation = null;
         turnsSinceReading = 0;
+        attempts++;
     }
 
     void done(RunEvent event) {
@@ -81,6 +83,11 @@ public final class StepRecord {
 
     public Optional<Instant> doneAt() {
         return Optional.ofNullable(done).map(RunEvent::at);
+    }
+
+    /** 1, and one more each time it was begun again. */
+    public int attempts() {
+        return attempts;
     }
 
     /** Turns of this step's own adjuster, clockwise positive. */

@@ -1,0 +1,85 @@
+package earlygate.server.calc;
+
+import static earlygate.quantity.Si.BAR;
+
+import earlygate.circuit.PowerUnit;
+import earlygate.circuit.Problem;
+import earlygate.circuit.Situation;
+import earlygate.circuit.SituationFile;
+import earlygate.circuit.UnitFile;
+import earlygate.explain.Reason;
+import earlygate.ladder.GapSchool;
+import earlygate.plan.School;
+import earlygate.server.words.ApiProblem;
+import java.util.ArrayList;
+import java.util.List;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.MissingNode;
+
+/** Reads what a calculation is asked about, or says what is wrong with it. */
+public final class CalcInput {
+    private CalcInput() {}
+
+    public static PowerUnit unit(JsonNode document) {
+        return accepted(UnitFile.read(document == null ? MissingNode.getInstance() : document))
+                .unit();
+    }
+
+    public static UnitFile.Reading.Read unitText(String text) {
+        return accepted(UnitFile.read(text));
+    }
+
+    private static UnitFile.Reading.Read accepted(UnitFile.Reading reading) {
+        if (reading instanceof UnitFile.Reading.Refused refused) {
+            throw ApiProblem.badInput("file.refused", refused.problems());
+        }
+        return (UnitFile.Reading.Read) reading;
+    }
+
+    static Situation situation(PowerUnit unit, JsonNode node) {
+        List<Problem> problems = new ArrayList<>();
+        Situation situation = SituationFile.read(unit, node == null ? MissingNode.getInstance() : node, problems);
+        if (!problems.isEmpty()) {
+            throw ApiProblem.badInput("situation.refused", problems);
+        }
+        return situation;
+    }
+
+    /** {@code {"kind":"fixed","bar":14}}, {@code {"kind":"percent",...}} or {@code {"kind":"schematic"}}. */
+    public static GapSchool gaps(JsonNode node) {
+        if (node == null || node.isNull() || node.isMissingNode()) {
+            return GapSchool.DEFAULT;
+        }
+        return switch (node.path("kind").asString("")) {
+            case "fixed" -> new GapSchool.Fixed(number(node, "bar", 14) * BAR);
+            case "percent" -> new GapSchool.Percent(number(node, "compensator", 10), number(node, "relief", 20));
+            case "schematic" -> new GapSchool.Schematic();
+            default ->
+                throw ApiProblem.badInput(
+                        "gapSchool.kind",
+                        Reason.of("api.gap-school")
+                                .name("value", node.path("kind").asString("")));
+        };
+    }
+
+    private static double number(JsonNode node, String key, double fallback) {
+        double value = node.path(key).asDouble(fallback);
+        if (!(value >= 0 && value <= 500)) {
+            throw ApiProblem.badInput(
+                    "gapSchool." + key,
+                    Reason.of("situation.out-of-range")
+                            .name("value", node.path(key).asString())
+                            .number("min", 0)
+                            .number("max", 500));
+        }
+        return value;
+    }
+
+    public static School school(String key) {
+        try {
+            return key == null ? School.AUTO : School.of(key);
+        } catch (IllegalArgumentException e) {
+            throw ApiProblem.badInput("school", Reason.of("api.school").name("value", key));
+        }
+    }
+}

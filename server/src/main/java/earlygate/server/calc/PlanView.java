@@ -1,0 +1,130 @@
+package earlygate.server.calc;
+
+import static earlygate.quantity.Si.BAR;
+
+import earlygate.circuit.PowerUnit;
+import earlygate.circuit.SituationFile;
+import earlygate.explain.Reason;
+import earlygate.plan.Expect;
+import earlygate.plan.Phase;
+import earlygate.plan.Plan;
+import earlygate.plan.Step;
+import earlygate.server.words.Words;
+import io.swagger.v3.oas.annotations.media.Schema;
+import java.util.List;
+import tools.jackson.databind.JsonNode;
+
+/** A plan in words and in the units of its instruments. */
+public record PlanView(
+        String school, String why, List<PhaseView> phases, List<ComparisonView> comparison, List<RefusalView> refused) {
+    public record PhaseView(String id, String title, HoldPointView holdPoint, List<StepView> steps) {}
+
+    public record HoldPointView(List<String> conditions) {}
+
+    /**
+     * @param setting null for steps without an adjuster
+     * @param inControl null where the load decides or nothing is read
+     * @param goalBar null for steps that bring nothing to a reading
+     */
+    public record StepView(
+            String id,
+            String kind,
+            String setting,
+            String action,
+            String why,
+            String inControl,
+            @Schema(implementation = Object.class) JsonNode situation,
+            List<ExpectView> expect,
+            List<String> ifNot,
+            List<String> cautions,
+            String tool,
+            int people,
+            double minutes,
+            boolean unprotected,
+            String way,
+            Double goalBar) {}
+
+    /** @param testPoint a gauge, a driver (its current), or OIL; values in the unit that it reads */
+    public record ExpectView(String testPoint, double value, double low, double high, String reads) {}
+
+    public record ComparisonView(
+            String school,
+            double peakMotorLoad,
+            double heatKj,
+            double tankRiseC,
+            double unprotectedS,
+            int moves,
+            double minutes,
+            String refused) {}
+
+    public record RefusalView(String code, String subject, String message) {}
+
+    public static PlanView of(PowerUnit unit, Plan plan, Words words) {
+        return new PlanView(
+                plan.school().key(),
+                words.say(plan.why()),
+                plan.phases().stream().map(p -> phase(unit, p, words)).toList(),
+                plan.comparison().stream().map(PlanView::comparison).toList(),
+                plan.refused().stream()
+                        .map(r -> new RefusalView(r.code(), r.subject(), words.say(r.message())))
+                        .toList());
+    }
+
+    private static PhaseView phase(PowerUnit unit, Phase p, Words words) {
+        return new PhaseView(
+                p.id().key(),
+                title(p.id(), words),
+                new HoldPointView(p.holdPoint().stream().map(words::say).toList()),
+                p.steps().stream().map(s -> step(unit, s, words)).toList());
+    }
+
+    public static String title(Phase.Id id, Words words) {
+        return words.say(Reason.of("phase." + id.key()));
+    }
+
+    public static StepView step(PowerUnit unit, Step s, Words words) {
+        return new StepView(
+                s.id(),
+                s.kind().key(),
+                s.setting().orElse(null),
+                words.say(s.action()),
+                words.say(s.why()),
+                s.inControl().orElse(null),
+                SituationFile.write(s.situation()),
+                s.expect().stream().map(e -> expect(unit, e)).toList(),
+                s.ifNot().stream().map(words::say).toList(),
+                s.cautions().stream().map(words::say).toList(),
+                s.tool(),
+                s.people(),
+                s.minutes(),
+                s.unprotected(),
+                s.goal()
+                        .map(g -> g.way().name().toLowerCase().replace('_', '-'))
+                        .orElse(null),
+                s.goal()
+                        .filter(g -> g.tolerancePa() > 0)
+                        .map(g -> g.targetPa() / BAR)
+                        .orElse(null));
+    }
+
+    private static ExpectView expect(PowerUnit unit, Expect e) {
+        return new ExpectView(
+                e.instrument(),
+                Instruments.shown(unit, e.instrument(), e.kind(), e.value()),
+                Instruments.shown(unit, e.instrument(), e.kind(), e.low()),
+                Instruments.shown(unit, e.instrument(), e.kind(), e.high()),
+                Instruments.label(unit, e.instrument(), e.kind()));
+    }
+
+    private static ComparisonView comparison(Plan.Comparison c) {
+        return new ComparisonView(
+                c.school().key(),
+                Math.round(c.peakMotorLoad() * 1000) / 1000.0,
+                Math.round(c.heat() / 1000),
+                Math.round(c.tankRise() * 10) / 10.0,
+                c.unprotected(),
+                c.moves(),
+                c.minutes(),
+                null);
+    }
+}

@@ -1,0 +1,57 @@
+package earlygate.server.records;
+
+import earlygate.quantity.PressureUnit;
+import earlygate.server.runs.OpenRuns;
+import earlygate.server.runs.OpenRuns.OpenRun;
+import earlygate.server.words.Words;
+import org.springframework.http.ContentDisposition;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+
+/** The record of a run: to look at, as JSON and as PDF. */
+@RestController
+@RequestMapping("/api/runs/{id}")
+class RecordController {
+    private final OpenRuns open;
+
+    RecordController(OpenRuns open) {
+        this.open = open;
+    }
+
+    @GetMapping("/record")
+    RecordView record(@PathVariable long id, @RequestParam(defaultValue = "bar") PressureUnit pressure) {
+        OpenRun run = open.run(id);
+        return RecordView.of(run.head(), run.unit(), run.gaps(), open.state(id), Words.in(pressure));
+    }
+
+    @GetMapping("/record.json")
+    ResponseEntity<RecordView> json(@PathVariable long id) {
+        RecordView record = record(id, PressureUnit.BAR);
+        return ResponseEntity.ok()
+                .header(HttpHeaders.CONTENT_DISPOSITION, attachment(record, "json"))
+                .contentType(MediaType.APPLICATION_JSON)
+                .body(record);
+    }
+
+    @GetMapping("/record.pdf")
+    ResponseEntity<byte[]> pdf(@PathVariable long id, @RequestParam(defaultValue = "bar") PressureUnit pressure) {
+        RecordView record = record(id, pressure);
+        return ResponseEntity.ok()
+                .header(HttpHeaders.CONTENT_DISPOSITION, attachment(record, "pdf"))
+                .contentType(MediaType.APPLICATION_PDF)
+                .body(RecordPdf.of(record, pressure));
+    }
+
+    private static String attachment(RecordView record, String ending) {
+        return ContentDisposition.attachment()
+                .filename(record.tag() + "-run-" + record.run() + "." + ending)
+                .build()
+                .toString();
+    }
+}

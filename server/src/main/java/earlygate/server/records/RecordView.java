@@ -1,0 +1,146 @@
+package earlygate.server.records;
+
+import static earlygate.quantity.Si.BAR;
+import static earlygate.quantity.Si.ZERO_C;
+
+import earlygate.circuit.PowerUnit;
+import earlygate.circuit.TestPoint;
+import earlygate.ladder.GapSchool;
+import earlygate.run.RunRecord;
+import earlygate.run.RunRecord.SettingRecord;
+import earlygate.run.RunRecord.TestRecord;
+import earlygate.run.RunState;
+import earlygate.server.calc.Instruments;
+import earlygate.server.calc.PlanView;
+import earlygate.server.calc.StaffView;
+import earlygate.server.runs.RunReadings;
+import earlygate.server.runs.RunStore.RunHead;
+import earlygate.server.runs.RunView.LogView;
+import earlygate.server.words.Words;
+import java.time.Instant;
+import java.time.OffsetDateTime;
+import java.util.List;
+
+/**
+ * What a supervisor reads of a run. Pressures in bar whatever the screen shows; test readings in the instrument's own
+ * unit.
+ *
+ * @param outcome passed, passed-with-deviations or unfinished
+ */
+public record RecordView(
+        String format,
+        long run,
+        String tag,
+        String unitName,
+        String drawing,
+        int unitRevision,
+        String technician,
+        boolean practice,
+        OffsetDateTime startedAt,
+        Instant finishedAt,
+        String school,
+        String outcome,
+        List<SettingView> settings,
+        List<TestView> tests,
+        List<StaffView> staffs,
+        List<LogView> log) {
+    /** @param asLeftBar null until the locked reading is taken, as are the fields that come with it */
+    public record SettingView(
+            String setting,
+            double targetBar,
+            double toleranceBar,
+            String defined,
+            double asFoundBar,
+            String asFoundFrom,
+            Double asLeftBar,
+            String verdict,
+            String instrument,
+            Double oilC,
+            Instant at,
+            String deviation) {}
+
+    public record TestView(
+            String step,
+            String phase,
+            String action,
+            String instrument,
+            double value,
+            double low,
+            double high,
+            String unit,
+            String verdict,
+            Instant at,
+            String deviation) {}
+
+    static RecordView of(RunHead head, PowerUnit unit, GapSchool gaps, RunState state, Words words) {
+        RunRecord record = RunRecord.of(state);
+        List<LogView> log = RunReadings.log(state, words);
+        boolean finished = record.finished();
+        return new RecordView(
+                "early-gate/record/1",
+                head.id(),
+                unit.tag(),
+                unit.name(),
+                (unit.drawing().number() + " " + unit.drawing().revision()).strip(),
+                head.revision(),
+                head.technician(),
+                head.practice(),
+                head.startedAt(),
+                finished && !log.isEmpty() ? log.get(log.size() - 1).at() : null,
+                head.plan().school().key(),
+                !finished ? "unfinished" : record.passed() ? "passed" : "passed-with-deviations",
+                record.settings().stream().map(s -> setting(unit, s)).toList(),
+                record.tests().stream().map(t -> test(unit, t, words)).toList(),
+                StaffView.of(
+                        unit,
+                        gaps,
+                        id -> record.settings().stream()
+                                .anyMatch(s ->
+                                        s.setting().equals(id) && s.asLeftPa().isPresent())),
+                log);
+    }
+
+    private static SettingView setting(PowerUnit unit, SettingRecord s) {
+        return new SettingView(
+                s.setting(),
+                bar(s.target().pressurePa()),
+                bar(s.target().tolerancePa()),
+                s.target().defined().name().toLowerCase().replace('_', '-'),
+                bar(s.asFoundPa()),
+                s.asFoundFrom() == RunRecord.AsFound.BY_TURNS ? "by turns counted" : "from the sheet",
+                s.asLeftPa().isPresent() ? bar(s.asLeftPa().getAsDouble()) : null,
+                s.verdict().map(RunReadings::grade).orElse(null),
+                unit.testPoints().stream()
+                        .filter(t -> t.id().equals(s.instrument()))
+                        .findFirst()
+                        .map(RecordView::instrument)
+                        .orElse(""),
+                s.oil().isPresent() ? Math.round((s.oil().getAsDouble() - ZERO_C) * 10) / 10.0 : null,
+                s.at().orElse(null),
+                s.deviation().orElse(null));
+    }
+
+    private static String instrument(TestPoint t) {
+        return t.id() + ", 0 to " + t.reads().show(t.rangePa()) + ", class " + t.accuracyClass();
+    }
+
+    private static TestView test(PowerUnit unit, TestRecord t, Words words) {
+        var e = t.expect();
+        return new TestView(
+                t.step().id(),
+                PlanView.title(t.phase(), words),
+                words.say(t.step().action()),
+                e.instrument(),
+                Instruments.shown(unit, e.instrument(), e.kind(), RunRecord.value(t.reading())),
+                Instruments.shown(unit, e.instrument(), e.kind(), e.low()),
+                Instruments.shown(unit, e.instrument(), e.kind(), e.high()),
+                Instruments.label(unit, e.instrument(), e.kind()),
+                RunReadings.grade(t.grade()),
+                t.reading().at(),
+                t.deviation().orElse(null));
+    }
+
+    private static double bar(double pascal) {
+        return Math.round(pascal / BAR * 10) / 10.0;
+    }
+}

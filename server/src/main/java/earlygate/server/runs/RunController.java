@@ -1,0 +1,70 @@
+package earlygate.server.runs;
+
+import earlygate.quantity.PressureUnit;
+import earlygate.run.RunState;
+import earlygate.server.calc.CalcInput;
+import earlygate.server.runs.RunService.EventRequest;
+import earlygate.server.runs.RunStore.RunSummary;
+import earlygate.server.words.Words;
+import io.swagger.v3.oas.annotations.media.Schema;
+import java.util.List;
+import org.springframework.http.HttpStatus;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+import tools.jackson.databind.JsonNode;
+
+/** Runs: start one, look at it, write into its log. */
+@RestController
+@RequestMapping("/api/runs")
+class RunController {
+    /** @param practice true for the practice rig, false for typed readings at the machine */
+    record StartRequest(
+            String tag,
+            String technician,
+            String school,
+            @Schema(implementation = Object.class) JsonNode gapSchool,
+            boolean practice) {}
+
+    private final RunService service;
+    private final OpenRuns open;
+    private final RunStore store;
+
+    RunController(RunService service, OpenRuns open, RunStore store) {
+        this.service = service;
+        this.open = open;
+        this.store = store;
+    }
+
+    @PostMapping
+    @ResponseStatus(HttpStatus.CREATED)
+    RunView start(@RequestBody StartRequest r, @RequestParam(defaultValue = "bar") PressureUnit pressure) {
+        long id =
+                service.start("" + r.tag(), r.technician(), CalcInput.school(r.school()), r.gapSchool(), r.practice());
+        return run(id, pressure);
+    }
+
+    @GetMapping
+    List<RunSummary> list(@RequestParam String tag) {
+        return store.summaries(tag);
+    }
+
+    @GetMapping("/{id}")
+    RunView run(@PathVariable long id, @RequestParam(defaultValue = "bar") PressureUnit pressure) {
+        return RunView.of(open.run(id), open.state(id), Words.in(pressure));
+    }
+
+    @PostMapping("/{id}/events")
+    RunView append(
+            @PathVariable long id,
+            @RequestBody EventRequest event,
+            @RequestParam(defaultValue = "bar") PressureUnit pressure) {
+        RunState after = service.append(id, event);
+        return RunView.of(open.run(id), after, Words.in(pressure));
+    }
+}

@@ -1,0 +1,61 @@
+package earlygate.server.start;
+
+import io.swagger.v3.oas.models.media.Schema;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import org.springdoc.core.customizers.OpenApiCustomizer;
+import org.springframework.context.annotation.Bean;
+import org.springframework.context.annotation.Configuration;
+
+/** Says in the API's contract which parts of an answer are always there; a record's class file doesn't. */
+@Configuration
+class ApiShape {
+    private static final Set<String> MAY_BE_NULL = Set.of(
+            "ComparisonView.refused",
+            "FindingView.suggestion",
+            "LiveView.crackBar",
+            "PhaseProgress.openedAt",
+            "PhaseProgress.openedBy",
+            "RecordView.finishedAt",
+            "RunView.advice",
+            "RunView.step",
+            "RunView.waitingAt",
+            "SettingView.asLeftBar",
+            "SettingView.at",
+            "SettingView.deviation",
+            "SettingView.oilC",
+            "SettingView.verdict",
+            "StepView.goalBar",
+            "StepView.inControl",
+            "StepView.setting",
+            "StepView.way",
+            "SuggestionView.key",
+            "SuggestionView.part",
+            "SuggestionView.pressureBar",
+            "SuggestionView.setting",
+            "SuggestionView.value",
+            "TestView.deviation",
+            "UnitSummary.lastRun");
+
+    @Bean
+    OpenApiCustomizer required() {
+        return api -> {
+            api.setServers(null);
+            Map<String, Schema> schemas = api.getComponents().getSchemas();
+            schemas.forEach((name, schema) -> {
+                if (name.endsWith("Request") || name.equals("RigAction") || schema.getProperties() == null) {
+                    return;
+                }
+                List<String> always = new ArrayList<>();
+                for (Object property : schema.getProperties().keySet()) {
+                    if (!MAY_BE_NULL.contains(name + "." + property)) {
+                        always.add((String) property);
+                    }
+                }
+                schema.setRequired(always);
+            });
+        };
+    }
+}

@@ -1,0 +1,49 @@
+package earlygate.server.words;
+
+import earlygate.circuit.Problem;
+import earlygate.explain.Reason;
+import java.util.List;
+import org.springframework.http.HttpStatus;
+
+/** Something asked that can't be had: becomes an RFC 9457 problem document with a list of places and reasons. */
+public final class ApiProblem extends RuntimeException {
+    private final HttpStatus status;
+    private final String code;
+    private final transient List<Problem> problems;
+
+    private ApiProblem(HttpStatus status, String code, List<Problem> problems) {
+        super(code);
+        this.status = status;
+        this.code = code;
+        this.problems = problems;
+    }
+
+    public static ApiProblem badInput(String code, List<Problem> problems) {
+        return new ApiProblem(HttpStatus.UNPROCESSABLE_CONTENT, code, problems);
+    }
+
+    public static ApiProblem badInput(String path, Reason reason) {
+        return badInput(reason.code(), List.of(new Problem(path, reason)));
+    }
+
+    public static ApiProblem conflict(String path, Reason reason) {
+        return new ApiProblem(HttpStatus.CONFLICT, reason.code(), List.of(new Problem(path, reason)));
+    }
+
+    public static ApiProblem notFound(String kind, String id) {
+        Reason reason = Reason.of("api.not-found").name("kind", kind).name("id", id);
+        return new ApiProblem(HttpStatus.NOT_FOUND, reason.code(), List.of(new Problem(kind, reason)));
+    }
+
+    HttpStatus status() {
+        return status;
+    }
+
+    String code() {
+        return code;
+    }
+
+    List<Problem> problems() {
+        return problems;
+    }
+}

@@ -1,0 +1,80 @@
+package earlygate.server.words;
+
+import earlygate.explain.Reason;
+import earlygate.quantity.PressureUnit;
+import jakarta.servlet.http.HttpServletRequest;
+import java.util.List;
+import java.util.Map;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.HttpStatusCode;
+import org.springframework.http.MediaType;
+import org.springframework.http.ProblemDetail;
+import org.springframework.http.ResponseEntity;
+import org.springframework.http.converter.HttpMessageNotReadableException;
+import org.springframework.web.bind.annotation.ExceptionHandler;
+import org.springframework.web.bind.annotation.RestControllerAdvice;
+import org.springframework.web.context.request.WebRequest;
+import org.springframework.web.servlet.mvc.method.annotation.ResponseEntityExceptionHandler;
+
+/** Every error as a problem document in words; a stack trace stays in the log. */
+@RestControllerAdvice
+class ProblemAdvice extends ResponseEntityExceptionHandler {
+    private static final Logger LOG = LoggerFactory.getLogger(ProblemAdvice.class);
+
+    @ExceptionHandler(ApiProblem.class)
+    ResponseEntity<ProblemDetail> problem(ApiProblem problem, HttpServletRequest request) {
+        Words words = Words.in(unit(request));
+        List<Map<String, String>> places = problem.problems().stream()
+                .map(p -> Map.of("path", p.path(), "message", words.say(p)))
+                .toList();
+        ProblemDetail detail = ProblemDetail.forStatus(problem.status());
+        detail.setTitle(words.say(
+                Reason.of(Words.knows("title." + problem.code()) ? "title." + problem.code() : "title.refused")));
+        detail.setDetail(places.isEmpty() ? "" : places.get(0).get("message"));
+        detail.setProperty("code", problem.code());
+        detail.setProperty("problems", places);
+        return send(detail);
+    }
+
+    @ExceptionHandler(Exception.class)
+    ResponseEntity<ProblemDetail> unforeseen(Exception e, HttpServletRequest request) {
+        LOG.error("{} {}", request.getMethod(), request.getRequestURI(), e);
+        ProblemDetail detail = ProblemDetail.forStatus(HttpStatus.INTERNAL_SERVER_ERROR);
+        detail.setTitle("Something went wrong here, not with your entry");
+        detail.setDetail("Nothing that was saved is lost. Try again; if it stays, look into the server's log.");
+        detail.setProperty("problems", List.of());
+        return send(detail);
+    }
+
+    @Override
+    protected ResponseEntity<Object> handleExceptionInternal(
+            Exception e, Object body, HttpHeaders headers, HttpStatusCode status, WebRequest request) {
+        ProblemDetail detail = body instanceof ProblemDetail d ? d : ProblemDetail.forStatus(status);
+        if (e instanceof HttpMessageNotReadableException) {
+            detail.setDetail("The body isn't the JSON that this call takes.");
+        }
+        String said = String.valueOf(detail.getDetail());
+        detail.setProperty("problems", List.of(Map.of("path", "", "message", said)));
+        return ResponseEntity.status(status)
+                .contentType(MediaType.APPLICATION_PROBLEM_JSON)
+                .body(detail);
+    }
+
+    private static ResponseEntity<ProblemDetail> send(ProblemDetail detail) {
+        return ResponseEntity.status(detail.getStatus())
+                .contentType(MediaType.APPLICATION_PROBLEM_JSON)
+                .body(detail);
+    }
+
+    private static PressureUnit unit(HttpServletRequest request) {
+        try {
+            String asked = request.getParameter("pressure");
+            return asked == null ? PressureUnit.BAR : PressureUnit.of(asked);
+        } catch (IllegalArgumentException e) {
+            return PressureUnit.BAR;
+        }
+    }
+}

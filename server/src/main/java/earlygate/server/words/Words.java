@@ -1,0 +1,115 @@
+package earlygate.server.words;
+
+import earlygate.circuit.Problem;
+import earlygate.explain.Reason;
+import earlygate.explain.Value;
+import earlygate.explain.Value.Amount;
+import earlygate.explain.Value.Name;
+import earlygate.quantity.PressureUnit;
+import earlygate.quantity.Si;
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.InputStreamReader;
+import java.io.UncheckedIOException;
+import java.nio.charset.StandardCharsets;
+import java.util.Locale;
+import java.util.Properties;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+
+/** The one place where a {@link Reason} gets its sentence, with its figures in the units that the reader has chosen. */
+public final class Words {
+    private static final Properties SENTENCES = load();
+    private static final Pattern SLOT = Pattern.compile("\\{(\\w+)}");
+    private static final String[] SIXTEENTHS = {
+        "", "1/16", "1/8", "3/16", "1/4", "5/16", "3/8", "7/16", "1/2", "9/16", "5/8", "11/16", "3/4", "13/16", "7/8",
+        "15/16"
+    };
+
+    private final PressureUnit pressure;
+
+    private Words(PressureUnit pressure) {
+        this.pressure = pressure;
+    }
+
+    public static Words in(PressureUnit pressure) {
+        return new Words(pressure);
+    }
+
+    private static Properties load() {
+        Properties words = new Properties();
+        try (InputStream in = Words.class.getResourceAsStream("/words.properties")) {
+            words.load(new InputStreamReader(in, StandardCharsets.UTF_8));
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+        return words;
+    }
+
+    /** True when there is a sentence for this code. */
+    public static boolean knows(String code) {
+        return SENTENCES.containsKey(code);
+    }
+
+    public String say(Reason reason) {
+        String sentence = SENTENCES.getProperty(reason.code());
+        if (sentence == null) {
+            throw new IllegalStateException("No words for " + reason.code());
+        }
+        Matcher slots = SLOT.matcher(sentence);
+        StringBuilder said = new StringBuilder();
+        while (slots.find()) {
+            Value value = reason.values().get(slots.group(1));
+            if (value == null) {
+                throw new IllegalStateException(reason.code() + " has no value " + slots.group());
+            }
+            slots.appendReplacement(said, Matcher.quoteReplacement(say(value)));
+        }
+        slots.appendTail(said);
+        return said.toString();
+    }
+
+    public String say(Problem problem) {
+        return say(problem.reason());
+    }
+
+    private String say(Value value) {
+        return value instanceof Amount a ? amount(a) : settingName(((Name) value).text());
+    }
+
+    /** A setting as people call it: {@code P1.compensator} is "P1 compensator". */
+    public static String settingName(String id) {
+        return id.replaceFirst("\\.(compensator)$", " $1");
+    }
+
+    public String amount(Amount a) {
+        return switch (a.kind()) {
+            case PRESSURE -> pressure.show(a.si());
+            case FLOW -> format("%.1f L/min", a.si() / Si.LPM);
+            case POWER -> format("%.1f kW", a.si() / Si.KW);
+            case CURRENT -> format("%.1f A", a.si());
+            case TEMPERATURE -> format("%.0f °C", a.si() - Si.ZERO_C);
+            case RATIO -> format("%.0f %%", a.si() * 100);
+            case TIME -> a.si() < 90 ? format("%.0f s", a.si()) : format("%.0f min", a.si() / 60);
+            case TURNS -> turns(a.si());
+            case SPEED -> format("%.0f rpm", a.si() / Si.RPM);
+            case NUMBER -> format(a.si() == Math.rint(a.si()) ? "%.0f" : "%.2f", a.si());
+        };
+    }
+
+    /** Turns as a hand counts them: whole turns and sixteenths. */
+    public static String turns(double turns) {
+        long sixteenths = Math.round(turns * 16);
+        long whole = sixteenths / 16;
+        String part = SIXTEENTHS[(int) (sixteenths % 16)];
+        if (sixteenths == 0) {
+            return "no turn";
+        }
+        String number = whole == 0 ? part : part.isEmpty() ? "" + whole : whole + " " + part;
+        return number + (sixteenths > 16 ? " turns" : " turn");
+    }
+
+    private static String format(String pattern, double value) {
+        return String.format(Locale.ROOT, pattern, value);
+    }
+}
