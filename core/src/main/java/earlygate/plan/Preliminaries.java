@@ -160,7 +160,7 @@ final class Preliminaries {
                                 .pressure("present", s.presentPa()))
                 .why(of("plan.why.back-out").name("setting", s.id()))
                 .setting(s.id())
-                .goal(new Goal(Way.COUNT_TURNS, line.gauge().id(), 0, 0, 0, -Math.max(0, turns)))
+                .goal(new Goal(Way.TO_THE_END, line.gauge().id(), 0, 0, 0, -Math.max(0, turns)))
                 .caution("thread")
                 .minutes(3)
                 .add();
@@ -186,7 +186,7 @@ final class Preliminaries {
                                 .name("motor", motor.id())
                                 .name("throttle", line.load().id()))
                 .why(of("plan.why.flush"))
-                .expect(readings.pressure(readings.wide()))
+                .expect(readings.roughly())
                 .expect(readings.current())
                 .ifNot(of("plan.if-not.no-pressure"), of("plan.if-not.rattle"), of("plan.if-not.current-high"))
                 .caution("injection", "rotation-stop")

@@ -32,8 +32,9 @@ final class Readings {
     }
 
     /** Wide enough to tell "about there" from "not at all": valves differ at the ends of their screws. */
-    double wide() {
-        return Math.max(10 * BAR, gauge() / 2) + gauge.errorPa();
+    Expect roughly() {
+        double p = gauge();
+        return new Expect(gauge.id(), Kind.PRESSURE, p, 0.4 * p, p + Math.max(10 * BAR, p / 2) + gauge.errorPa());
     }
 
     Expect pressure(double bandPa) {

@@ -58,15 +58,17 @@ public record Step(
         TURN_TO_READING,
         /** Back a relief out until it just begins to pass. */
         BACK_OUT_TO_CRACK,
-        /** Count turns; the gauge doesn't follow. */
-        COUNT_TURNS
+        /** Count turns; the gauge doesn't follow, or only for a part. */
+        COUNT_TURNS,
+        /** To the end of the screw, counting. */
+        TO_THE_END
     }
 
     /**
      * @param testPoint gauge that is read
      * @param targetPa reading that is wanted; {@code tolerancePa} to either side
      * @param limitPa never to be passed on the way
-     * @param turns clockwise, counted, where {@code way} is COUNT_TURNS; otherwise 0
+     * @param turns clockwise, about how many, where they are counted; otherwise 0
      */
     public record Goal(Way way, String testPoint, double targetPa, double tolerancePa, double limitPa, double turns) {}
 

@@ -35,7 +35,7 @@ public final class Rig {
     private static final double LONG_STEP_S = 5;
 
     private static final double NEEDLE = 0.0004;
-    private static final double CLAMP_METER_A = 0.03;
+    private static final double CLAMP_METER_A = 0.008;
 
     private final PowerUnit unit;
     private final Transient machine;

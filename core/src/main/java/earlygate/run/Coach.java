@@ -30,6 +30,7 @@ public final class Coach {
         return Optional.of(
                 switch (goal.way()) {
                     case COUNT_TURNS -> counted(run, step, goal);
+                    case TO_THE_END -> toTheEnd(run, step, goal);
                     case BACK_OUT_TO_CRACK -> toCrack(run, step, goal);
                     case TURN_TO_READING -> toReading(run, step, goal);
                 });
@@ -44,6 +45,16 @@ public final class Coach {
                 .turns("turns", Math.abs(left))
                 .turns("all", Math.abs(goal.turns()));
         return new Advice(left, reason);
+    }
+
+    /** The data only say about how far it is; the screw says when it is there. */
+    private static Advice toTheEnd(RunState run, Step step, Goal goal) {
+        double turned = run.record(step.id()).turned();
+        double left = goal.turns() - turned;
+        boolean on = Math.abs(left) >= TurnAdvice.STEP && Math.signum(left) == Math.signum(goal.turns());
+        Reason reason = Reason.of(goal.turns() > 0 ? "advice.in-to-end" : "advice.out-to-end")
+                .turns("turned", Math.abs(turned));
+        return new Advice(on ? left : 0, reason);
     }
 
     /** Large turns while the nominal crack is far, smaller ones towards it. */

@@ -3,6 +3,7 @@ package earlygate.server.rig;
 import static earlygate.quantity.Si.BAR;
 import static earlygate.quantity.Si.ZERO_C;
 
+import earlygate.circuit.ElectricMotor;
 import earlygate.circuit.PowerUnit;
 import earlygate.circuit.TestPoint;
 import earlygate.judge.CrackDetector;
@@ -14,6 +15,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.OptionalDouble;
 import java.util.concurrent.CopyOnWriteArrayList;
+import java.util.function.Consumer;
 import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
 
 /** One practice machine while it runs, with the watch on its stream: has it settled, has the relief cracked. */
@@ -35,9 +37,14 @@ final class LiveRig {
     LiveRig(PowerUnit unit, Rig rig) {
         this.unit = unit;
         this.rig = rig;
-        unit.testPoints().forEach(t -> settled.put(t.id(), new Settled(t.rangePa())));
         sample = rig.sample();
-        sample.currents().keySet().forEach(m -> settled.put(m, new Settled(100)));
+        unsettle();
+    }
+
+    /** Whatever is done to the machine, its readings must come to rest anew. */
+    private void unsettle() {
+        unit.testPoints().forEach(t -> settled.put(t.id(), new Settled(t.rangePa())));
+        unit.all(ElectricMotor.class).forEach(m -> settled.put(m.id(), new Settled(m.ratedCurrent())));
     }
 
     synchronized void advance(double seconds) {
@@ -73,8 +80,14 @@ final class LiveRig {
         return crack == null ? OptionalDouble.empty() : crack.crackedAt();
     }
 
-    synchronized <T> T with(java.util.function.Function<Rig, T> action) {
-        return action.apply(rig);
+    synchronized Rig.Standing standing() {
+        return rig.standing();
+    }
+
+    synchronized Rig.Standing act(Consumer<Rig> action) {
+        action.accept(rig);
+        unsettle();
+        return rig.standing();
     }
 
     synchronized boolean isSettled(String instrument) {

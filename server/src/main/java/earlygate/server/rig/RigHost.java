@@ -7,7 +7,9 @@ import earlygate.server.runs.OpenRuns;
 import earlygate.server.runs.RunStore;
 import java.io.IOException;
 import java.util.Map;
+import java.util.OptionalDouble;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.function.Consumer;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.context.SmartLifecycle;
 import org.springframework.scheduling.annotation.Scheduled;
@@ -69,13 +71,9 @@ public class RigHost implements SmartLifecycle {
         }
     }
 
-    LiveView act(long runId, java.util.function.Consumer<Rig> action) {
+    LiveView act(long runId, Consumer<Rig> action) {
         LiveRig live = rig(runId);
-        Rig.Standing standing = live.with(r -> {
-            action.accept(r);
-            return r.standing();
-        });
-        store.standing(runId, standing);
+        store.standing(runId, live.act(action));
         return live.view();
     }
 
@@ -93,7 +91,7 @@ public class RigHost implements SmartLifecycle {
     }
 
     /** Pa; empty while no crack was found. */
-    public java.util.OptionalDouble crackedAt(long runId) {
+    public OptionalDouble crackedAt(long runId) {
         return rig(runId).crackedAt();
     }
 
@@ -118,7 +116,7 @@ public class RigHost implements SmartLifecycle {
                 tell(live);
             }
             if (ticks % SNAPSHOT_TICKS == 0) {
-                store.standing(id, live.with(Rig::standing));
+                store.standing(id, live.standing());
             }
         });
     }
@@ -144,7 +142,7 @@ public class RigHost implements SmartLifecycle {
     public void stop() {
         up = false;
         rigs.forEach((id, live) -> {
-            store.standing(id, live.with(Rig::standing));
+            store.standing(id, live.standing());
             live.listeners.forEach(SseEmitter::complete);
         });
     }

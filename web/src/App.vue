@@ -1,0 +1,23 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { useRoute } from 'vue-router'
+import TopBar from './shell/TopBar.vue'
+
+const route = useRoute()
+const tag = computed(() => (typeof route.params.tag === 'string' ? route.params.tag : ''))
+</script>
+
+<template>
+  <TopBar :tag="tag" />
+  <main :key="tag">
+    <RouterView />
+  </main>
+</template>
+
+<style scoped>
+main {
+  padding: 12px 16px 24px;
+  max-width: 1500px;
+  margin: 0 auto;
+}
+</style>

@@ -1,0 +1,19 @@
+import { useQuery } from '@tanstack/vue-query'
+import { computed } from 'vue'
+import { call, type Schema } from '../api/client'
+import { useDisplay } from '../display/display'
+import type { UnitFile } from '../units/unitFile'
+
+/** The stored unit with the plan that follows from it. */
+export function usePlan(tag: string) {
+  const display = useDisplay()
+  return useQuery({
+    queryKey: computed(() => ['plan', tag, display.pressure]),
+    queryFn: async () => {
+      const stored = await call<Schema['UnitDocument']>('GET', `/api/units/${tag}`)
+      const unit = stored.document as UnitFile
+      const plan = await call<Schema['PlanView']>('POST', `/api/calc/plan?${display.query}`, { unit, school: 'auto' })
+      return { unit, revision: stored.revision, plan }
+    },
+  })
+}

@@ -1,0 +1,42 @@
+<script setup lang="ts">
+import { useQuery } from '@tanstack/vue-query'
+import { asRefused, call, type Schema } from '../api/client'
+import Problems from '../display/Problems.vue'
+
+const props = defineProps<{ tag: string }>()
+const { data: runs, error } = useQuery({
+  queryKey: ['runs', props.tag],
+  queryFn: () => call<Schema['RunSummary'][]>('GET', `/api/runs?tag=${encodeURIComponent(props.tag)}`),
+})
+</script>
+
+<template>
+  <section class="card list">
+    <h1>Records of {{ tag }}</h1>
+    <Problems :refused="error ? asRefused(error) : null" />
+    <p v-if="runs && !runs.length">No run yet. <RouterLink :to="{ name: 'start', params: { tag } }">Start one</RouterLink></p>
+    <RouterLink v-for="r in runs" :key="r.id" :to="{ name: 'record', params: { tag, id: r.id } }" class="run">
+      <b>Run {{ r.id }}</b> {{ new Date(r.startedAt).toLocaleString() }}, {{ r.technician }}
+      <span class="chip" :class="r.finished ? 'pass' : 'plain'">{{ r.finished ? '● finished' : '◇ open' }}</span>
+      <span v-if="r.practice" class="quiet">practice rig</span>
+    </RouterLink>
+  </section>
+</template>
+
+<style scoped>
+.list {
+  display: grid;
+  gap: 10px;
+  max-width: 760px;
+  margin: 10px auto;
+}
+.run {
+  display: flex;
+  gap: 12px;
+  align-items: center;
+  min-height: 48px;
+  color: inherit;
+  border-top: 1px solid var(--rule);
+  text-decoration: none;
+}
+</style>

@@ -1,0 +1,16 @@
+import { createRouter, createWebHistory } from 'vue-router'
+import UnitsPage from './units/UnitsPage.vue'
+
+export const router = createRouter({
+  history: createWebHistory(),
+  routes: [
+    { path: '/', name: 'units', component: UnitsPage },
+    { path: '/unit/:tag/sheet', name: 'sheet', component: () => import('./sheet/SheetPage.vue'), props: true },
+    { path: '/unit/:tag/plan', name: 'plan', component: () => import('./plan/PlanPage.vue'), props: true },
+    { path: '/unit/:tag/run', name: 'start', component: () => import('./run/StartPage.vue'), props: true },
+    { path: '/unit/:tag/run/:id', name: 'run', component: () => import('./run/RunPage.vue'), props: true },
+    { path: '/unit/:tag/record', name: 'records', component: () => import('./record/RecordsPage.vue'), props: true },
+    { path: '/unit/:tag/record/:id', name: 'record', component: () => import('./record/RecordPage.vue'), props: true },
+    { path: '/:lost(.*)', redirect: '/' },
+  ],
+})

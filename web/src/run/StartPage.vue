@@ -1,0 +1,96 @@
+<script setup lang="ts">
+import Button from 'primevue/button'
+import { computed, ref } from 'vue'
+import { useRouter } from 'vue-router'
+import { asRefused, call, type Refused, type Schema } from '../api/client'
+import { useDisplay } from '../display/display'
+import Problems from '../display/Problems.vue'
+import { useUnits } from '../units/useUnits'
+
+const props = defineProps<{ tag: string }>()
+const display = useDisplay()
+const router = useRouter()
+const { data: units } = useUnits()
+const name = ref(localStorage.getItem('technician') ?? '')
+const practice = ref(true)
+const refused = ref<Refused | null>(null)
+const busy = ref(false)
+const open = computed(() => {
+  const last = units.value?.find((u) => u.tag === props.tag)?.lastRun
+  return last && !last.finished ? last : undefined
+})
+
+async function start() {
+  busy.value = true
+  refused.value = null
+  try {
+    const body = { tag: props.tag, technician: name.value, school: 'auto', practice: practice.value }
+    const run = await call<Schema['RunView']>('POST', `/api/runs?${display.query}`, body)
+    localStorage.setItem('technician', name.value)
+    await router.push({ name: 'run', params: { tag: props.tag, id: run.id } })
+  } catch (e) {
+    refused.value = asRefused(e)
+  } finally {
+    busy.value = false
+  }
+}
+</script>
+
+<template>
+  <div class="start">
+    <section v-if="open" class="card">
+      <h1>A run is open</h1>
+      <p>{{ open.technician }} began it {{ new Date(open.startedAt).toLocaleString() }}.</p>
+      <RouterLink :to="{ name: 'run', params: { tag, id: open.id } }"><Button label="Go on where it stopped" tabindex="-1" /></RouterLink>
+    </section>
+    <form class="card" @submit.prevent="start">
+      <h1>Start a {{ open ? 'new ' : '' }}run of {{ tag }}</h1>
+      <label for="name"><b>Who runs it</b></label>
+      <input id="name" v-model="name" class="p-inputtext" autocomplete="name" />
+      <fieldset>
+        <legend><b>Where</b></legend>
+        <label class="choice"><input v-model="practice" type="radio" :value="true" /> <span><b>Practice rig</b>: a simulated machine with hidden settings, on this screen</span></label>
+        <label class="choice"><input v-model="practice" type="radio" :value="false" /> <span><b>At the machine</b>: readings are typed</span></label>
+      </fieldset>
+      <Problems :refused="refused" />
+      <Button type="submit" label="Start" :loading="busy" />
+    </form>
+  </div>
+</template>
+
+<style scoped>
+.start {
+  display: grid;
+  gap: 14px;
+  max-width: 640px;
+  margin: 20px auto;
+}
+.card {
+  display: grid;
+  gap: 12px;
+}
+fieldset {
+  border: 0;
+  padding: 0;
+  margin: 0;
+}
+.choice {
+  display: flex;
+  align-items: center;
+  gap: 10px;
+  min-height: 48px;
+}
+.choice input {
+  width: 24px;
+  height: 24px;
+  accent-color: var(--gate);
+}
+input.p-inputtext {
+  background: var(--board);
+  color: var(--ink);
+  border: 1.5px solid var(--quiet);
+  border-radius: 6px;
+  padding: 8px 12px;
+  font-size: 17px;
+}
+</style>

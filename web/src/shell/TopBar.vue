@@ -1,0 +1,119 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { useRoute } from 'vue-router'
+import { useDisplay } from '../display/display'
+import { PRESSURE_UNITS } from '../display/quantity'
+import { useUnits } from '../units/useUnits'
+
+const props = defineProps<{ tag: string }>()
+const display = useDisplay()
+const route = useRoute()
+const { data: units } = useUnits()
+const unit = computed(() => units.value?.find((u) => u.tag === props.tag))
+const TABS = [
+  { name: 'sheet', label: 'Sheet', owns: ['sheet'] },
+  { name: 'plan', label: 'Plan', owns: ['plan'] },
+  { name: 'start', label: 'Run', owns: ['start', 'run'] },
+  { name: 'records', label: 'Record', owns: ['records', 'record'] },
+]
+</script>
+
+<template>
+  <header class="no-print">
+    <RouterLink to="/" class="home"><img src="/gate.svg" alt="" width="28" height="28" />Early Gate</RouterLink>
+    <span v-if="tag" class="unit" :title="unit?.name"><b>{{ tag }}</b> {{ unit?.name }}</span>
+    <nav v-if="tag" aria-label="Unit">
+      <RouterLink
+        v-for="t in TABS" :key="t.name" :to="{ name: t.name, params: { tag } }"
+        :class="{ here: t.owns.includes(String(route.name)) }">{{ t.label }}</RouterLink>
+    </nav>
+    <span class="gap"></span>
+    <div class="units" role="group" aria-label="Pressure unit">
+      <button
+        v-for="u in PRESSURE_UNITS" :key="u" type="button" :aria-pressed="display.pressure === u"
+        @click="display.pressure = u">
+        {{ u }}
+      </button>
+    </div>
+    <button type="button" class="theme" :aria-pressed="display.dark" @click="display.dark = !display.dark">
+      {{ display.dark ? 'Day' : 'Night' }}
+    </button>
+  </header>
+</template>
+
+<style scoped>
+header {
+  display: flex;
+  align-items: center;
+  gap: 18px;
+  background: var(--bar);
+  color: var(--bar-ink);
+  padding: 0 16px;
+  min-height: 52px;
+}
+.home {
+  display: flex;
+  align-items: center;
+  gap: 10px;
+  color: inherit;
+  font-weight: 700;
+  font-size: 18px;
+  text-decoration: none;
+  min-height: 44px;
+  white-space: nowrap;
+}
+.unit {
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+  min-width: 60px;
+}
+nav {
+  display: flex;
+  align-self: stretch;
+}
+nav a {
+  color: #c3c8c3;
+  text-decoration: none;
+  padding: 0 14px;
+  display: flex;
+  align-items: center;
+  border-bottom: 4px solid transparent;
+  border-top: 4px solid transparent;
+}
+nav a.here {
+  color: #fff;
+  border-bottom-color: #d8b04a;
+  font-weight: 600;
+}
+.gap {
+  flex: 1;
+}
+button {
+  font: inherit;
+  color: #c3c8c3;
+  background: none;
+  border: 1px solid #47524d;
+  min-height: 44px;
+  min-width: 48px;
+  padding: 0 10px;
+  cursor: pointer;
+}
+.units {
+  display: flex;
+}
+.units button:first-child {
+  border-radius: 6px 0 0 6px;
+}
+.units button:last-child {
+  border-radius: 0 6px 6px 0;
+}
+.units button[aria-pressed='true'] {
+  background: #f6f3ec;
+  color: #18201f;
+  font-weight: 600;
+}
+.theme {
+  border-radius: 6px;
+}
+</style>

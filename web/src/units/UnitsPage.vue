@@ -1,0 +1,119 @@
+<script setup lang="ts">
+import { useQueryClient } from '@tanstack/vue-query'
+import Button from 'primevue/button'
+import { computed, ref } from 'vue'
+import { asRefused, call, type Refused } from '../api/client'
+import Problems from '../display/Problems.vue'
+import Staff from '../staff/Staff.vue'
+import { useUnits, type UnitSummary } from './useUnits'
+
+const { data: units, error, isPending } = useUnits()
+const queries = useQueryClient()
+const refused = ref<Refused | null>(null)
+const added = ref('')
+const fileInput = ref<HTMLInputElement>()
+const loadError = computed(() => (error.value ? asRefused(error.value) : null))
+
+async function importFile(event: Event) {
+  const input = event.target as HTMLInputElement
+  const file = input.files?.[0]
+  if (!file) return
+  refused.value = null
+  added.value = ''
+  try {
+    const unit = await call<{ tag: string }>('POST', '/api/units', await file.text())
+    added.value = unit.tag
+    await queries.invalidateQueries({ queryKey: ['units'] })
+  } catch (e) {
+    refused.value = asRefused(e)
+  } finally {
+    input.value = ''
+  }
+}
+
+function stage(u: UnitSummary): string {
+  if (!u.lastRun) return 'Not commissioned here yet'
+  const who = `${u.lastRun.technician}, ${new Date(u.lastRun.startedAt).toLocaleDateString()}`
+  return u.lastRun.finished ? `Commissioned by ${who}` : `Run open since ${who}`
+}
+</script>
+
+<template>
+  <div class="head">
+    <h1>Units</h1>
+    <span class="quiet">{{ units?.length ?? 0 }} in the workshop</span>
+    <span class="gap"></span>
+    <input ref="fileInput" type="file" accept=".json,application/json" hidden @change="importFile" />
+    <Button label="Import a unit file" severity="secondary" outlined @click="fileInput?.click()" />
+  </div>
+  <Problems :refused="refused" />
+  <Problems :refused="loadError" />
+  <p v-if="added" class="chip pass" role="status">{{ added }} is in.</p>
+  <p v-if="isPending" class="quiet">Reading the units …</p>
+  <p v-else-if="units && !units.length" class="card">
+    No unit yet. Import a unit file, the open JSON format described in docs/api.md.
+  </p>
+  <div class="grid">
+    <article v-for="u in units" :key="u.tag" class="card">
+      <div class="pic"><Staff v-for="s in u.staffs.slice(0, 1)" :key="s.line" :staff="s" small /></div>
+      <div class="text">
+        <h2><RouterLink :to="{ name: 'sheet', params: { tag: u.tag } }">{{ u.tag }}</RouterLink></h2>
+        <p class="name">{{ u.name }}</p>
+        <p class="quiet small">Drawing {{ u.drawing || 'not given' }}, sheet revision {{ u.revision }}</p>
+        <p class="small">{{ stage(u) }}</p>
+        <p class="small">
+          <span v-if="u.findings" class="chip fail">▲ {{ u.findings }} {{ u.findings === 1 ? 'finding' : 'findings' }}</span>
+          <span v-else class="chip pass">● relations hold</span>
+        </p>
+        <div class="go">
+          <RouterLink :to="{ name: 'sheet', params: { tag: u.tag } }"><Button label="Sheet" outlined tabindex="-1" /></RouterLink>
+          <RouterLink v-if="u.lastRun && !u.lastRun.finished" :to="{ name: 'run', params: { tag: u.tag, id: u.lastRun.id } }">
+            <Button label="Go on" tabindex="-1" />
+          </RouterLink>
+          <RouterLink v-else :to="{ name: 'start', params: { tag: u.tag } }"><Button label="Start a run" tabindex="-1" /></RouterLink>
+        </div>
+      </div>
+    </article>
+  </div>
+</template>
+
+<style scoped>
+.head {
+  display: flex;
+  align-items: center;
+  gap: 14px;
+  margin: 6px 0 14px;
+}
+.gap {
+  flex: 1;
+}
+.grid {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(400px, 1fr));
+  gap: 14px;
+  margin-top: 14px;
+}
+article {
+  display: flex;
+  gap: 16px;
+}
+.pic {
+  flex: 0 0 110px;
+}
+.text {
+  display: flex;
+  flex-direction: column;
+  gap: 6px;
+  min-width: 0;
+}
+.name {
+  font-size: 18px;
+  font-weight: 600;
+  overflow-wrap: anywhere;
+}
+.go {
+  display: flex;
+  gap: 10px;
+  margin-top: auto;
+}
+</style>

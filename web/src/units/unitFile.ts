@@ -1,0 +1,31 @@
+/** The parts of the open unit file that the screens read or change; everything else is carried along untouched. */
+export interface UnitFile {
+  tag: string
+  name: string
+  fluid: { bandC?: [number, number]; [key: string]: unknown }
+  lines: { id: string; name?: string; ratingBar: number }[]
+  components: UnitComponent[]
+  testPoints?: { id: string; line: string; rangeBar: number; class: number; reads?: string; [key: string]: unknown }[]
+  targets?: { setting: string; pressureBar: number; toleranceBar?: number; defined?: string }[]
+  work?: { id: string; name?: string; line: string; pressureBar: number; flowLpm?: number }[]
+  [key: string]: unknown
+}
+
+export interface UnitComponent {
+  id: string
+  type: string
+  inlet?: string
+  outlet?: string
+  a?: string
+  b?: string
+  driver?: string
+  purpose?: string
+  compensator?: { settingBar: number; [key: string]: unknown }
+  settingBar?: number
+  displacementCm3?: number
+  ratedPowerKw?: number
+  ratedCurrentA?: number
+  [key: string]: unknown
+}
+
+export const TANK = 'T'
