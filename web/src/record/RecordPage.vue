@@ -24,10 +24,10 @@ const outcome = computed(() => OUTCOME[record.value?.outcome ?? ''] ?? ['plain',
 const deviations = computed(() => record.value?.tests.filter((t) => t.deviation) ?? [])
 
 function when(at?: string | null): string {
-  return at ? new Date(at).toLocaleString([], { dateStyle: 'medium', timeStyle: 'short' }) : '–'
+  return at ? new Date(at).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' }) : '–'
 }
 function clock(at?: string | null): string {
-  return at ? new Date(at).toLocaleTimeString([], { hour: '2-digit', minute: '2-digit' }) : '–'
+  return at ? new Date(at).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' }) : '–'
 }
 </script>
 
@@ -42,8 +42,8 @@ function clock(at?: string | null): string {
           <p>{{ record.technician }}, {{ when(record.startedAt) }}<template v-if="record.finishedAt"> to {{ clock(record.finishedAt) }}</template>{{ record.practice ? ' · practice rig, not a machine' : '' }}</p>
         </div>
         <div class="files no-print">
-          <a class="p-button p-component" :href="`/api/runs/${id}/record.pdf?${display.query}`" download>PDF</a>
-          <a class="p-button p-component p-button-outlined" :href="`/api/runs/${id}/record.json`" download>JSON</a>
+          <a class="main" :href="`/api/runs/${id}/record.pdf?${display.query}`" download>PDF</a>
+          <a :href="`/api/runs/${id}/record.json`" download>JSON</a>
         </div>
       </header>
       <p class="outcome chip" :class="outcome[0]">{{ outcome[1] }}</p>
@@ -109,7 +109,16 @@ header {
 }
 .files a {
   text-decoration: none;
-  padding: 0 18px;
+  font-weight: 600;
+  color: var(--ink);
+  border: 1.5px solid var(--quiet);
+  border-radius: 6px;
+  padding: 10px 20px;
+}
+.files a.main {
+  background: var(--gate);
+  border-color: var(--gate);
+  color: var(--on-gate);
 }
 .outcome {
   font-size: 18px;

@@ -16,7 +16,7 @@ const { data: runs, error } = useQuery({
     <Problems :refused="error ? asRefused(error) : null" />
     <p v-if="runs && !runs.length">No run yet. <RouterLink :to="{ name: 'start', params: { tag } }">Start one</RouterLink></p>
     <RouterLink v-for="r in runs" :key="r.id" :to="{ name: 'record', params: { tag, id: r.id } }" class="run">
-      <b>Run {{ r.id }}</b> {{ new Date(r.startedAt).toLocaleString() }}, {{ r.technician }}
+      <b>Run {{ r.id }}</b> {{ new Date(r.startedAt).toLocaleString('en-GB') }}, {{ r.technician }}
       <span class="chip" :class="r.finished ? 'pass' : 'plain'">{{ r.finished ? '● finished' : '◇ open' }}</span>
       <span v-if="r.practice" class="quiet">practice rig</span>
     </RouterLink>

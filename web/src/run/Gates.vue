@@ -4,7 +4,7 @@ import type { Schema } from '../api/client'
 defineProps<{ phases: Schema['PhaseProgress'][] }>()
 
 function opened(p: Schema['PhaseProgress']): string {
-  if (p.hold === 'open') return `Opened ${p.openedAt ? new Date(p.openedAt).toLocaleTimeString() : ''} by ${p.openedBy ?? ''}`
+  if (p.hold === 'open') return `Opened ${p.openedAt ? new Date(p.openedAt).toLocaleTimeString('en-GB') : ''} by ${p.openedBy ?? ''}`
   return p.hold === 'waiting' ? 'Waiting to be opened' : 'Shut'
 }
 </script>
@@ -12,7 +12,7 @@ function opened(p: Schema['PhaseProgress']): string {
 <template>
   <ol class="gates" aria-label="Phases">
     <li v-for="(p, i) in phases" :key="p.id" :class="p.state">
-      <span class="title">{{ p.title }}<span v-if="p.state === 'current'" class="count"> {{ p.done }}/{{ p.steps }}</span></span>
+      <span class="title">{{ p.title }}<span v-if="p.state === 'current'" class="count">{{ p.done }} of {{ p.steps }}</span></span>
       <span class="canal"><span class="water" :style="{ width: `${(100 * p.done) / p.steps}%` }"></span></span>
       <svg v-if="i < phases.length - 1" :class="p.hold" viewBox="0 0 24 34" width="24" height="34" role="img" :aria-label="`Gate after ${p.title}: ${opened(p)}`">
         <title>{{ opened(p) }}</title>
@@ -54,6 +54,10 @@ li:last-child {
 .current .title {
   color: var(--gold);
   font-weight: 700;
+}
+.count {
+  margin-left: 6px;
+  font-weight: 400;
 }
 .canal {
   grid-row: 2;

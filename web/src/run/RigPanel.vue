@@ -11,7 +11,7 @@ const emit = defineEmits<{ turned: [] }>()
 const refused = ref<Refused | null>(null)
 const told = ref('')
 const busy = ref(false)
-const TURNS = [-1, -0.25, -0.125, -0.0625, 0.0625, 0.125, 0.25, 1]
+const TURNS = [-1, -0.25, -0.0625, 0.0625, 0.25, 1]
 
 async function act(action: string, target: string, value: number) {
   refused.value = null
@@ -48,9 +48,9 @@ function label(turns: number): string {
     <div v-for="(open, id) in live.openings" :key="id" class="row">
       <b class="what">{{ id }} {{ Math.round(open * 100) }} %</b>
       <button type="button" @click="act('open', String(id), 0)">Shut</button>
-      <button type="button" :aria-label="`Close ${id} by 1 %`" @click="act('open', String(id), Math.max(0, open - 0.01))">−1 %</button>
-      <button type="button" :aria-label="`Open ${id} by 1 %`" @click="act('open', String(id), Math.min(1, open + 0.01))">+1 %</button>
-      <button type="button" :aria-label="`Open ${id} by 5 %`" @click="act('open', String(id), Math.min(1, open + 0.05))">+5 %</button>
+      <button type="button" :aria-label="`Close ${id} by 1 %`" @click="act('open', String(id), Math.max(0, open - 0.01))">−1</button>
+      <button type="button" :aria-label="`Open ${id} by 1 %`" @click="act('open', String(id), Math.min(1, open + 0.01))">+1</button>
+      <button type="button" :aria-label="`Open ${id} by 5 %`" @click="act('open', String(id), Math.min(1, open + 0.05))">+5</button>
       <button type="button" @click="act('open', String(id), 1)">Open</button>
     </div>
     <div v-for="(screw, id) in live.screws" :key="id" class="screw" :class="{ current: id === current }" role="group" :aria-label="`Screw of ${settingName(String(id))}`">
@@ -129,12 +129,12 @@ button:disabled {
 }
 .turns {
   display: grid;
-  grid-template-columns: repeat(8, 1fr);
+  grid-template-columns: repeat(6, 1fr);
   gap: 4px;
 }
 .turns button {
   padding: 0;
-  font-size: 13px;
+  font-size: 15px;
   white-space: nowrap;
 }
 </style>

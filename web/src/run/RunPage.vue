@@ -46,7 +46,7 @@ const { ratedCurrents, gaugeErrors, band } = useUnitFile(props.tag)
         <StepCard v-else-if="run.step" :key="run.step.id" :run="run" :step="run.step" :live="live" :trace="trace" :refused="refused" :send="send" />
         <details class="card log">
           <summary>{{ run.seq }} entries in the log · {{ run.technician }}{{ run.practice ? ' on the practice rig' : ' at the machine' }}</summary>
-          <ol><li v-for="l in run.log" :key="l.seq"><span class="quiet">{{ new Date(l.at).toLocaleTimeString() }}</span> {{ l.text }}</li></ol>
+          <ol><li v-for="l in run.log" :key="l.seq"><span class="quiet">{{ new Date(l.at).toLocaleTimeString('en-GB') }}</span> {{ l.text }}</li></ol>
         </details>
       </section>
       <section v-if="run.practice" class="card right">
@@ -63,11 +63,11 @@ const { ratedCurrents, gaugeErrors, band } = useUnitFile(props.tag)
 <style scoped>
 .page {
   display: grid;
-  grid-template-columns: 300px minmax(0, 1fr) 410px;
+  grid-template-columns: 320px minmax(0, 1fr) 400px;
   gap: 12px;
 }
 .page.alone {
-  grid-template-columns: 300px minmax(0, 1fr);
+  grid-template-columns: 320px minmax(0, 1fr);
 }
 .middle {
   display: grid;

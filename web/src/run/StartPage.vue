@@ -40,7 +40,7 @@ async function start() {
   <div class="start">
     <section v-if="open" class="card">
       <h1>A run is open</h1>
-      <p>{{ open.technician }} began it {{ new Date(open.startedAt).toLocaleString() }}.</p>
+      <p>{{ open.technician }} began it {{ new Date(open.startedAt).toLocaleString('en-GB') }}.</p>
       <RouterLink :to="{ name: 'run', params: { tag, id: open.id } }"><Button label="Go on where it stopped" tabindex="-1" /></RouterLink>
     </section>
     <form class="card" @submit.prevent="start">

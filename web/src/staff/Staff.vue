@@ -15,15 +15,15 @@ const props = defineProps<{
   /** the setting at hand */
   current?: string
   small?: boolean
-  /** height of the drawing against a width of 372 */
+  /** height of the drawing against a width of 340 */
   tall?: number
 }>()
 
 const display = useDisplay()
 const TOP = 34
 const height = computed(() => (props.small ? 150 : (props.tall ?? 600)))
-const width = computed(() => (props.small ? 100 : 372))
-const board = computed(() => ({ x: props.small ? 14 : 54, w: props.small ? 34 : 70, bottom: height.value - 8 }))
+const width = computed(() => (props.small ? 100 : 340))
+const board = computed(() => ({ x: props.small ? 14 : 40, w: props.small ? 34 : 64, bottom: height.value - 8 }))
 
 function y(bar: number): number {
   const share = Math.max(0, Math.min(1, bar / props.staff.topBar))
@@ -75,7 +75,7 @@ const gaps = computed(() =>
         <rect width="8" height="8" class="hatch-ground" /><rect width="3" height="8" class="hatch" />
       </pattern>
     </defs>
-    <text :x="small ? 0 : 24" y="16" class="title">Line {{ staff.line }}, {{ display.pressure }}</text>
+    <text :x="small ? 0 : 8" y="16" class="title">Line {{ staff.line }}, {{ display.pressure }}</text>
     <rect :x="board.x" :y="TOP" :width="board.w" :height="board.bottom - TOP" class="board" />
     <g v-for="t in ticks.all" :key="t.value">
       <rect :x="board.x + board.w * 0.78" :y="t.y" :width="board.w * 0.22" :height="ticks.half" class="block" />
@@ -94,15 +94,15 @@ const gaps = computed(() =>
         <path :d="`M ${board.x + board.w} ${f.at} l 10 -6 h 26 v 12 h -26 z`" />
       </template>
       <template v-else>
-        <path :d="`M ${board.x + board.w} ${f.at} L ${board.x + board.w + 14} ${f.label - 19} h 150 v 38 h -150 z`" />
+        <path :d="`M ${board.x + board.w} ${f.at} L ${board.x + board.w + 14} ${f.label - 19} h 152 v 38 h -152 z`" />
         <text :x="board.x + board.w + 22" :y="f.label - 3" class="flag-title">{{ f.title.length > 20 ? f.title.slice(0, 19) + '…' : f.title }}</text>
         <text :x="board.x + board.w + 22" :y="f.label + 13" class="flag-note">{{ f.note }}</text>
       </template>
     </g>
     <g v-for="g in small ? [] : gaps" :key="g.upper + g.lower" :class="['gap', { short: g.short }]">
-      <path :d="`M ${board.x + board.w + 170} ${g.from} h 8 V ${g.to} h -8`" />
-      <text :x="board.x + board.w + 184" :y="(g.from + g.to) / 2 - 1" class="flag-title">{{ g.short ? '▲ ' : '' }}{{ pressureNumber(g.bar, display.pressure) }}</text>
-      <text :x="board.x + board.w + 184" :y="(g.from + g.to) / 2 + 14" class="flag-note">asks {{ pressureNumber(g.neededBar, display.pressure) }}</text>
+      <path :d="`M ${board.x + board.w + 172} ${g.from} h 8 V ${g.to} h -8`" />
+      <text :x="board.x + board.w + 185" :y="(g.from + g.to) / 2 - 1" class="flag-title">{{ g.short ? '▲ ' : '' }}{{ pressureNumber(g.bar, display.pressure) }}</text>
+      <text :x="board.x + board.w + 185" :y="(g.from + g.to) / 2 + 14" class="flag-note">asks {{ pressureNumber(g.neededBar, display.pressure) }}</text>
     </g>
     <g v-if="live !== undefined" class="now">
       <path :d="`M ${board.x - 32} ${y(live) - 11} L ${board.x - 2} ${y(live)} L ${board.x - 32} ${y(live) + 11} z`" />

@@ -33,7 +33,7 @@ async function importFile(event: Event) {
 
 function stage(u: UnitSummary): string {
   if (!u.lastRun) return 'Not commissioned here yet'
-  const who = `${u.lastRun.technician}, ${new Date(u.lastRun.startedAt).toLocaleDateString()}`
+  const who = `${u.lastRun.technician}, ${new Date(u.lastRun.startedAt).toLocaleDateString('en-GB')}`
   return u.lastRun.finished ? `Commissioned by ${who}` : `Run open since ${who}`
 }
 </script>

@@ -105,7 +105,9 @@ public record RecordView(
                 s.setting(),
                 bar(s.target().pressurePa()),
                 bar(s.target().tolerancePa()),
-                s.target().defined().name().toLowerCase().replace('_', '-'),
+                s.setting().contains(".")
+                        ? "cut-off"
+                        : s.target().defined().name().toLowerCase().replace('_', '-'),
                 bar(s.asFoundPa()),
                 s.asFoundFrom() == RunRecord.AsFound.BY_TURNS ? "by turns counted" : "from the sheet",
                 s.asLeftPa().isPresent() ? bar(s.asLeftPa().getAsDouble()) : null,
