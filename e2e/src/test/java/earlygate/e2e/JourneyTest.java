@@ -1,0 +1,139 @@
+package earlygate.e2e;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.microsoft.playwright.Download;
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.FilePayload;
+import java.io.IOException;
+import java.nio.file.Files;
+import org.junit.jupiter.api.Test;
+
+/** Whole journeys through the real interface. */
+class JourneyTest {
+    @Test
+    void fromUnitsToAPassedRecord() throws IOException {
+        Page page = Stage.open("/");
+        page.getByRole(
+                        AriaRole.LINK,
+                        new Page.GetByRoleOptions().setName("LG-07").setExact(true))
+                .click();
+        assertThat(page.getByRole(AriaRole.IMG, new Page.GetByRoleOptions().setName("Circuit")))
+                .isVisible();
+        link(page, "Plan").click();
+        assertThat(page.locator("h1").first()).hasText("Lead with the pump");
+        assertThat(page.locator("[aria-current=step]")).containsText("Back RV1 out until it just cracks");
+        link(page, "Walk this plan").click();
+        page.getByLabel("Who runs it").fill("Ada Marsh");
+        page.getByRole(
+                        AriaRole.BUTTON,
+                        new Page.GetByRoleOptions().setName("Start").setExact(true))
+                .click();
+
+        Technician technician = new Technician(page);
+        technician.walkTo("Back RV1 out");
+        assertThat(page.locator(".alone")).containsText("No relief behind this screw");
+        String before = page.locator("article.step > p").first().innerText();
+        Stage.restart();
+        page.reload();
+        assertThat(page.locator("article.step > p").first()).hasText(before);
+        // The power had gone: the machine stands still with its screws where they were.
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Start M1"))
+                .click();
+        technician.walkTo("");
+        link(page, "Open the record").click();
+
+        assertThat(page.locator(".outcome")).containsText("Passed");
+        Locator rows = page.locator("table").first().locator("tbody tr");
+        assertThat(rows).hasCount(2);
+        assertThat(rows.nth(0)).containsText("by turns counted");
+        assertThat(rows.nth(0)).containsText("pass");
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("psi"))
+                .click();
+        assertThat(rows.nth(1)).containsText("2553 psi");
+        Download pdf = page.waitForDownload(() -> link(page, "PDF").click());
+        assertThat(Files.readAllBytes(pdf.path())).startsWith("%PDF".getBytes());
+        Download json = page.waitForDownload(() -> link(page, "JSON").click());
+        assertThat(Files.readString(json.path())).contains("\"outcome\":\"passed\"", "Ada Marsh");
+    }
+
+    @Test
+    void targetsAreCheckedAsTheyAreTyped() {
+        Page page = Stage.open("/unit/LG-07/sheet");
+        Locator relief = page.getByLabel("Target of RV1");
+        relief.fill("168");
+        Locator findings = page.getByLabel("Findings");
+        assertThat(findings).containsText("RV1 cracks only 8 bar above P1 compensator");
+        page.getByText("Set RV1 to 174 bar").click();
+        assertThat(relief).hasValue("174");
+        assertThat(findings).not().containsText("L1 ");
+        relief.fill("17x");
+        assertThat(page.getByRole(AriaRole.ALERT)).containsText("\"17x\" is not a number");
+        relief.fill("176,5");
+        assertThat(page.getByRole(AriaRole.ALERT)).hasCount(0);
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("MPa"))
+                .click();
+        assertThat(relief).hasValue("17.65");
+        assertThat(page.getByLabel("Staff of line P")).containsText("Line P, MPa");
+        page.getByText("Undo all").click();
+        assertThat(relief).hasValue("17.60");
+    }
+
+    @Test
+    void aBadUnitFileIsRefusedWithItsPlaces() {
+        Page page = Stage.open("/");
+        String bad = """
+                {"format": "early-gate/unit/1", "tag": "ZZ-01", "name": "Bad", "colour": "red",
+                 "fluid": {"viscosity40": 46, "tankL": -5}, "lines": [{"id": "P", "ratingBar": 250}],
+                 "components": [{"id": "P1", "type": "pump", "driver": "M1", "inlet": "T", "outlet": "P",
+                   "displacementCm3": 40, "ratedPressureBar": 250, "volumetricEfficiency": 0.9}],
+                 "testPoints": [{"id": "G1", "line": "Q", "rangeBar": 250, "class": 1.6}]}
+                """;
+        page.locator("input[type=file]").setInputFiles(new FilePayload("bad.json", "application/json", bad.getBytes()));
+        Locator problems = page.getByRole(AriaRole.ALERT);
+        assertThat(problems).containsText("The unit file doesn't fit");
+        assertThat(problems).containsText("Unknown key \"colour\"");
+        assertThat(problems).containsText("fluid.tankL");
+        assertThat(problems).containsText("\"M1\" can't drive a pump");
+        assertThat(problems).containsText("There is no line \"Q\"");
+        assertThat(page.getByText("ZZ-01")).hasCount(0);
+        page.locator("input[type=file]")
+                .setInputFiles(new FilePayload("bad.json", "application/json", "not json".getBytes()));
+        assertThat(problems).containsText("This is not JSON");
+    }
+
+    @Test
+    void atTheMachineReadingsAreTypedWithoutAMouse() {
+        Page page = Stage.open("/unit/LG-07/run");
+        page.getByRole(
+                        AriaRole.BUTTON,
+                        new Page.GetByRoleOptions().setName("Start").setExact(true))
+                .click();
+        assertThat(page.getByRole(AriaRole.ALERT)).containsText("Give the name");
+        page.getByLabel("Who runs it").fill("Ada Marsh");
+        page.getByText("At the machine").click();
+        page.getByRole(
+                        AriaRole.BUTTON,
+                        new Page.GetByRoleOptions().setName("Start").setExact(true))
+                .click();
+        assertThat(page.locator("article.step")).isVisible();
+        new Technician(page).walkTo("Prove zero pressure");
+        page.locator("h1").click();
+        page.keyboard().type("12b");
+        page.keyboard().press("Enter");
+        assertThat(page.getByRole(AriaRole.ALERT)).containsText("\"12b\" is not a number");
+        assertThat(page.getByLabel("Type what G1 reads")).hasValue("12b");
+        page.getByLabel("Type what G1 reads").fill("0,4");
+        page.keyboard().press("Enter");
+        assertThat(page.locator(".verdict.pass")).isVisible();
+        assertThat(page.locator(".got")).containsText("0.4 bar");
+    }
+
+    private static Locator link(Page page, String name) {
+        return page.getByRole(
+                AriaRole.LINK, new Page.GetByRoleOptions().setName(name).setExact(true));
+    }
+}

@@ -1,0 +1,73 @@
+package earlygate.e2e;
+
+import com.microsoft.playwright.Browser;
+import com.microsoft.playwright.BrowserContext;
+import com.microsoft.playwright.BrowserType;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.Playwright;
+import earlygate.server.EarlyGate;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import org.springframework.boot.builder.SpringApplicationBuilder;
+import org.springframework.context.ConfigurableApplicationContext;
+
+/** One server and one browser for all journeys; a fresh browser profile for each. */
+final class Stage {
+    private static final List<String> FLAGS = List.of(
+            "--no-sandbox",
+            "--disable-gpu",
+            "--disable-quic",
+            "--no-first-run",
+            "--disable-background-networking",
+            "--disable-component-update",
+            "--disable-sync");
+    private static final Path DATA = temporary();
+    private static ConfigurableApplicationContext server = serve(0);
+    private static final Browser BROWSER = Playwright.create()
+            .chromium()
+            .launch(new BrowserType.LaunchOptions()
+                    .setExecutablePath(Path.of("/usr/bin/chromium"))
+                    .setArgs(FLAGS));
+
+    private Stage() {}
+
+    private static ConfigurableApplicationContext serve(int port) {
+        return new SpringApplicationBuilder(EarlyGate.class)
+                .run(
+                        "--server.port=" + port,
+                        "--early-gate.data=" + DATA,
+                        "--early-gate.demo=../demo",
+                        "--early-gate.rig.speed=10");
+    }
+
+    private static Path temporary() {
+        try {
+            return Files.createTempDirectory("early-gate");
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    private static int port() {
+        return Integer.parseInt(server.getEnvironment().getProperty("local.server.port"));
+    }
+
+    /** Stops the server and starts it again on the same data and port. */
+    static void restart() {
+        int port = port();
+        server.close();
+        server = serve(port);
+    }
+
+    static Page open(String path) {
+        BrowserContext context = BROWSER.newContext(
+                new Browser.NewContextOptions().setViewportSize(1280, 800).setAcceptDownloads(true));
+        context.setDefaultTimeout(15_000);
+        Page page = context.newPage();
+        page.navigate("http://127.0.0.1:" + port() + path);
+        return page;
+    }
+}

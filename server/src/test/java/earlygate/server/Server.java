@@ -1,0 +1,145 @@
+package earlygate.server;
+
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.UUID;
+import org.springframework.boot.builder.SpringApplicationBuilder;
+import org.springframework.context.ConfigurableApplicationContext;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+import tools.jackson.databind.node.ObjectNode;
+
+/** The real server on real data, and a plain client to it. */
+final class Server implements AutoCloseable {
+    static final JsonMapper JSON = new JsonMapper();
+
+    private final HttpClient http = HttpClient.newHttpClient();
+    private final ConfigurableApplicationContext context;
+    private final String base;
+
+    Server(Path data) {
+        context = new SpringApplicationBuilder(EarlyGate.class)
+                .run(
+                        "--server.port=0",
+                        "--early-gate.data=" + data,
+                        "--early-gate.demo=../demo",
+                        "--early-gate.rig.speed=10");
+        base = "http://127.0.0.1:" + context.getEnvironment().getProperty("local.server.port");
+    }
+
+    record Answer(int status, String contentType, byte[] bytes) {
+        String text() {
+            return new String(bytes, java.nio.charset.StandardCharsets.UTF_8);
+        }
+
+        JsonNode json() {
+            return JSON.readTree(bytes);
+        }
+
+        /** First problem's message. */
+        String problem() {
+            return json().path("problems").path(0).path("message").asString();
+        }
+    }
+
+    Answer get(String path) {
+        return send("GET", path, HttpRequest.BodyPublishers.noBody());
+    }
+
+    Answer post(String path, Object body) {
+        return send("POST", path, HttpRequest.BodyPublishers.ofString(text(body)));
+    }
+
+    Answer put(String path, Object body) {
+        return send("PUT", path, HttpRequest.BodyPublishers.ofString(text(body)));
+    }
+
+    private static String text(Object body) {
+        return body instanceof String s ? s : body.toString();
+    }
+
+    private Answer send(String method, String path, HttpRequest.BodyPublisher body) {
+        HttpRequest request = HttpRequest.newBuilder(URI.create(base + path))
+                .header("Content-Type", "application/json")
+                .method(method, body)
+                .build();
+        try {
+            HttpResponse<byte[]> r = http.send(request, HttpResponse.BodyHandlers.ofByteArray());
+            return new Answer(
+                    r.statusCode(), r.headers().firstValue("content-type").orElse(""), r.body());
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        } catch (InterruptedException e) {
+            throw new IllegalStateException(e);
+        }
+    }
+
+    static ObjectNode unit() {
+        try {
+            return (ObjectNode) JSON.readTree(Files.readString(Path.of("../demo/units/LG-07.json")));
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    static ObjectNode object() {
+        return JSON.createObjectNode();
+    }
+
+    long startRun(boolean practice) {
+        Answer started = post(
+                "/api/runs",
+                object().put("tag", "LG-07").put("technician", "A. Tester").put("practice", practice));
+        return started.json().get("id").asLong();
+    }
+
+    /** Sends an event with a key of its own; {@code more} holds the fields beside kind and step. */
+    Answer event(long run, String kind, ObjectNode more) {
+        return post(
+                "/api/runs/" + run + "/events",
+                more.put("kind", kind).put("key", UUID.randomUUID().toString()));
+    }
+
+    JsonNode run(long id) {
+        return get("/api/runs/" + id).json();
+    }
+
+    /** Confirms steps and opens gates until this step is at hand. */
+    void walkTo(long run, String step) {
+        for (int i = 0; i < 60; i++) {
+            JsonNode view = run(run);
+            if (!view.path("waitingAt").isNull()) {
+                event(
+                        run,
+                        "hold-opened",
+                        object().put("phase", view.at("/waitingAt/phase").asString()));
+                continue;
+            }
+            String at = view.at("/step/id").asString();
+            if (at.equals(step)) {
+                return;
+            }
+            for (JsonNode e : view.at("/step/expect")) {
+                event(
+                        run,
+                        "reading",
+                        object().put("step", at)
+                                .put("instrument", e.get("testPoint").asString())
+                                .put("text", e.get("value").asString()));
+            }
+            event(run, "step-done", object().put("step", at));
+        }
+        throw new AssertionError("Never came to " + step);
+    }
+
+    @Override
+    public void close() {
+        context.close();
+    }
+}

@@ -1,0 +1,262 @@
+package earlygate.server;
+
+import static earlygate.server.Server.object;
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import earlygate.server.Server.Answer;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.text.PDFTextStripper;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.ObjectNode;
+
+/** Features of the server, over HTTP, on a real H2 file. */
+class ServerTest {
+    @TempDir
+    static Path data;
+
+    private static Server server;
+
+    @BeforeAll
+    static void start() {
+        server = new Server(data);
+    }
+
+    @AfterAll
+    static void stop() {
+        server.close();
+    }
+
+    @Test
+    void solvesASituation() {
+        ObjectNode situation = object();
+        situation.putObject("openings").put("TV1", 1.0);
+        ObjectNode body = object().set("unit", Server.unit());
+        JsonNode answer = server.post("/api/calc/steady", body.set("situation", situation))
+                .json();
+        assertThat(answer.at("/lines/P/pressureBar").asDouble()).isCloseTo(19.4, within(0.5));
+        assertThat(answer.at("/components/P1/stroke").asDouble()).isEqualTo(1);
+        assertThat(answer.get("inControl").has("P")).isTrue();
+        assertThat(answer.at("/testPoints/G1/unit").asString()).isEqualTo("bar");
+    }
+
+    @Test
+    void speaksTheUnitThatIsAskedFor() {
+        ObjectNode unit = Server.unit();
+        ((ObjectNode) unit.at("/targets/1")).put("pressureBar", 166);
+        ObjectNode body = object().set("unit", unit);
+        assertThat(server.post("/api/calc/ladder", body).text()).contains("RV1 cracks only 6 bar above");
+        assertThat(server.post("/api/calc/ladder?pressure=psi", body).text()).contains("RV1 cracks only 87 psi above");
+        assertThat(server.post("/api/calc/plan?pressure=MPa", body).text()).contains("reads 16.60 MPa");
+    }
+
+    @Test
+    void everySentenceOfAPlanHasItsWords() {
+        JsonNode plan = server.post("/api/calc/plan", object().set("unit", Server.unit()))
+                .json();
+        assertThat(plan.get("phases")).hasSize(9);
+        for (JsonNode phase : plan.get("phases")) {
+            for (JsonNode step : phase.get("steps")) {
+                assertThat(step.get("action").asString()).isNotBlank().doesNotContain("{");
+                assertThat(step.get("why").asString()).isNotBlank();
+            }
+        }
+    }
+
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "{\"unit\": 7}|422|",
+                "{\"unit\": {}}|422|format",
+                "not json|400|",
+                "[]|400|",
+                "{\"situation\": {\"oilC\": 999}}|422|situation.oilC",
+                "{\"situation\": {\"openings\": {\"TV9\": 1}}}|422|situation.openings.TV9",
+                "{\"situation\": {\"openings\": {\"TV1\": \"wide\"}}}|422|situation.openings.TV1",
+                "{\"situation\": {\"mood\": 1}}|422|situation.mood",
+                "{\"situation\": []}|422|situation"
+            })
+    void badCalculationsAreNamedProblems(String body, int status, String path) {
+        String sent =
+                body.startsWith("{\"situation") ? body.replaceFirst("\\{", "{\"unit\": " + Server.unit() + ", ") : body;
+        Answer answer = server.post("/api/calc/steady", sent);
+        assertThat(answer.status()).isEqualTo(status);
+        assertThat(answer.contentType()).startsWith("application/problem+json");
+        assertThat(answer.text()).doesNotContain("Exception").doesNotContain("NaN");
+        if (path != null) {
+            assertThat(answer.json().get("problems").toString()).contains(path);
+        }
+    }
+
+    @Test
+    void aCircuitWithNowhereToGoIsNamed() {
+        ObjectNode unit = Server.unit();
+        ((ObjectNode) unit.at("/components/1")).remove("compensator");
+        ((tools.jackson.databind.node.ArrayNode) unit.get("components")).remove(2);
+        unit.putArray("targets");
+        Answer answer = server.post("/api/calc/steady", object().set("unit", unit));
+        assertThat(answer.status()).isEqualTo(422);
+        assertThat(answer.problem()).contains("line P").contains("nowhere to go");
+    }
+
+    @Test
+    void importsSavesAndRefusesUnits() {
+        ObjectNode unit = Server.unit().put("tag", "LG-08");
+        assertThat(server.post("/api/units", unit).status()).isEqualTo(201);
+        assertThat(server.post("/api/units", unit).status()).isEqualTo(409);
+        ((ObjectNode) unit.at("/targets/0")).put("pressureBar", 150);
+        assertThat(server.put("/api/units/LG-08", unit).json().get("revision").asInt())
+                .isEqualTo(2);
+        assertThat(server.get("/api/units/LG-08")
+                        .json()
+                        .at("/document/targets/0/pressureBar")
+                        .asInt())
+                .isEqualTo(150);
+        assertThat(server.put("/api/units/LG-99", unit).status()).isEqualTo(422);
+        assertThat(server.get("/api/units/XX-1").status()).isEqualTo(404);
+        Answer bad = server.post("/api/units", unit.put("tag", "LG-10").put("colour", "red"));
+        assertThat(bad.status()).isEqualTo(422);
+        assertThat(bad.problem()).contains("Unknown key \"colour\"");
+        assertThat(server.get("/api/units").text()).doesNotContain("LG-10");
+    }
+
+    @Test
+    void aRunNeedsAName() {
+        Answer answer = server.post("/api/runs", object().put("tag", "LG-07").put("technician", "  "));
+        assertThat(answer.status()).isEqualTo(422);
+        assertThat(answer.json().at("/problems/0/path").asString()).isEqualTo("technician");
+    }
+
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "|Type what G1 reads",
+                "-4|below zero",
+                "9999|250 bar at most",
+                "12x|is not a number",
+                "1e3|is not a number"
+            })
+    void badReadingsSayWhatIsWrongAndChangeNothing(String typed, String message) {
+        long run = server.startRun(false);
+        server.walkTo(run, "s7");
+        ObjectNode reading = object().put("step", "s7").put("instrument", "G1").put("text", typed == null ? "" : typed);
+        Answer answer = server.event(run, "reading", reading);
+        assertThat(answer.status()).isEqualTo(422);
+        assertThat(answer.json().at("/problems/0/path").asString()).isEqualTo("reading");
+        assertThat(answer.problem()).contains(message);
+        assertThat(server.run(run).get("readings")).isEmpty();
+    }
+
+    @Test
+    void aCommaIsADecimalPointAndARepeatedDeliveryIsOneReading() {
+        long run = server.startRun(false);
+        server.walkTo(run, "s7");
+        ObjectNode event = object().put("kind", "reading")
+                .put("step", "s7")
+                .put("instrument", "G1")
+                .put("text", "0,7")
+                .put("key", "k-1");
+        JsonNode first = server.post("/api/runs/" + run + "/events", event).json();
+        JsonNode second = server.post("/api/runs/" + run + "/events", event).json();
+        assertThat(first.at("/readings/0/value").asDouble()).isEqualTo(0.7);
+        assertThat(second.get("seq")).isEqualTo(first.get("seq"));
+    }
+
+    @Test
+    void theRigIsTurnedReadAndLogged() throws InterruptedException {
+        long run = server.startRun(true);
+        server.walkTo(run, "s13");
+        ObjectNode turn = object().put("action", "turn").put("target", "RV1").put("value", -1);
+        assertThat(server.post("/api/runs/" + run + "/rig", turn).problem()).contains("jam nut of RV1 is tight");
+        server.post(
+                "/api/runs/" + run + "/rig",
+                object().put("action", "nut").put("target", "RV1").put("value", 0));
+        assertThat(server.post("/api/runs/" + run + "/rig", turn)
+                        .json()
+                        .get("made")
+                        .asDouble())
+                .isEqualTo(-1);
+        assertThat(server.run(run).at("/log/0/text").asString()).isEqualTo("Turned RV1 1 turn out");
+        assertThat(server.post("/api/runs/" + run + "/rig", object().put("action", "kick"))
+                        .status())
+                .isEqualTo(422);
+        ObjectNode reading = object().put("step", "s13").put("instrument", "G1");
+        assertThat(server.event(run, "live-reading", reading).problem()).contains("not settled");
+        Thread.sleep(900);
+        assertThat(server.event(run, "live-reading", reading).status()).isEqualTo(200);
+        assertThat(server.startRun(false))
+                .satisfies(at -> assertThat(
+                                server.post("/api/runs/" + at + "/rig", turn).status())
+                        .isEqualTo(409));
+    }
+
+    @Test
+    void recordAsJsonAndPdf() throws IOException {
+        long run = server.startRun(false);
+        server.walkTo(run, "s20");
+        Answer json = server.get("/api/runs/" + run + "/record.json");
+        assertThat(json.json().get("outcome").asString()).isEqualTo("unfinished");
+        Answer pdf = server.get("/api/runs/" + run + "/record.pdf?pressure=psi");
+        assertThat(pdf.contentType()).isEqualTo("application/pdf");
+        try (var document = Loader.loadPDF(pdf.bytes())) {
+            String text = new PDFTextStripper().getText(document);
+            assertThat(text).contains("LG-07", "A. Tester", "Unfinished", "2321 psi", "Prove zero pressure on G1");
+        }
+    }
+
+    /** Whatever is acknowledged is on disk: the file as it lies there at that instant already holds it. */
+    @Test
+    void aCopyOfTheFileTakenAfterTheAnswerHoldsTheReading(@TempDir Path crashed) throws IOException {
+        long run = server.startRun(true);
+        server.walkTo(run, "s7");
+        server.event(
+                run,
+                "reading",
+                object().put("step", "s7").put("instrument", "G1").put("text", "0.3"));
+        long seq = server.run(run).get("seq").asLong();
+        server.post(
+                "/api/runs/" + run + "/rig",
+                object().put("action", "nut").put("target", "RV1").put("value", 0));
+        Files.copy(data.resolve("early-gate.mv.db"), crashed.resolve("early-gate.mv.db"));
+        try (Server again = new Server(crashed)) {
+            JsonNode view = again.run(run);
+            assertThat(view.get("seq").asLong()).isEqualTo(seq);
+            assertThat(view.at("/step/id").asString()).isEqualTo("s7");
+            assertThat(view.at("/readings/0/value").asDouble()).isEqualTo(0.3);
+            again.walkTo(run, "s9");
+        }
+    }
+
+    /** The contract that the front end is built against is the one the server keeps. */
+    @Test
+    void contractIsTheCommittedOne() throws IOException {
+        Path committed = Path.of("../api/openapi.json");
+        String served = Server.JSON
+                .writerWithDefaultPrettyPrinter()
+                .writeValueAsString(server.get("/api/openapi").json());
+        if (Boolean.getBoolean("api.write")) {
+            Files.writeString(committed, served + "\n");
+        }
+        assertThat(Server.JSON.readTree(Files.readString(committed)))
+                .as("api/openapi.json is out of date: run the server's tests with -Dapi.write=true")
+                .isEqualTo(Server.JSON.readTree(served));
+    }
+
+    @Test
+    void screensAreOnePageAndUnknownCallsAreNot() {
+        assertThat(server.get("/unit/LG-07/sheet").text()).contains("<div id=\"app\">");
+        assertThat(server.get("/api/nothing").status()).isEqualTo(404);
+        assertThat(server.get("/nothing.js").status()).isEqualTo(404);
+    }
+}
