@@ -137,7 +137,8 @@ onBeforeUnmount(() => window.removeEventListener('keydown', onKey))
     <div v-if="run.advice || step.inControl" class="boxes">
       <div v-if="run.advice" class="box turn">
         <span class="quiet small">Next turn</span>
-        <b class="figure">{{ run.advice.turns ? `${run.advice.turns > 0 ? '↻' : '↺'} ${run.advice.turnsText} ${run.advice.turns > 0 ? 'in' : 'out'}` : 'none now' }}</b>
+        <b v-if="live?.crackBar" class="figure">stop, it has cracked</b>
+        <b v-else class="figure">{{ run.advice.turns ? `${run.advice.turns > 0 ? '↻' : '↺'} ${run.advice.turnsText} ${run.advice.turns > 0 ? 'in' : 'out'}` : 'none now' }}</b>
         <span class="small">{{ run.advice.text }}</span>
         <Button
           v-if="!run.practice && run.advice.turns" :label="`Turned ${run.advice.turnsText} ${run.advice.turns > 0 ? 'in' : 'out'}`" outlined

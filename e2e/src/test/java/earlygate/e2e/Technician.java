@@ -19,7 +19,7 @@ final class Technician {
 
     /** Goes on until a step whose title starts so is at hand, or until all is done. */
     void walkTo(String title) {
-        for (int i = 0; i < 900; i++) {
+        for (int i = 0; i < 400; i++) {
             if (visible("Open the record") || (!title.isEmpty() && heading().startsWith(title))) {
                 return;
             }
@@ -30,7 +30,8 @@ final class Technician {
             }
             step();
         }
-        throw new AssertionError("Never came to '" + title + "', stuck at '" + heading() + "'");
+        throw new AssertionError("Never came to '" + title + "', stuck at:\n"
+                + page.locator("main").innerText());
     }
 
     private void step() {
@@ -84,7 +85,7 @@ final class Technician {
         } else if (title.contains("to its end") || title.contains("all the way in")) {
             slacken();
             String way = title.contains("all the way in") ? " in" : " out";
-            for (int i = 0; i < 15 && !page.getByText("is at its end").isVisible(); i++) {
+            for (int i = 0; i < 15 && !page.getByText("is at its end: made").isVisible(); i++) {
                 turnButton("1" + way);
                 settle();
             }

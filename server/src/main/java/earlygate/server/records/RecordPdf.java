@@ -2,6 +2,7 @@ package earlygate.server.records;
 
 import com.openhtmltopdf.outputdevice.helper.BaseRendererBuilder.FontStyle;
 import com.openhtmltopdf.pdfboxout.PdfRendererBuilder;
+import com.openhtmltopdf.util.XRLog;
 import earlygate.quantity.PressureUnit;
 import earlygate.quantity.Si;
 import earlygate.server.records.RecordView.SettingView;
@@ -46,6 +47,7 @@ final class RecordPdf {
     static byte[] of(RecordView record, PressureUnit pressure) {
         String page = new RecordPdf(record, pressure).page();
         try (ByteArrayOutputStream out = new ByteArrayOutputStream()) {
+            XRLog.setLoggingEnabled(false);
             PdfRendererBuilder builder = new PdfRendererBuilder();
             builder.useFont(() -> font("DejaVuSans.ttf"), "Body", 400, FontStyle.NORMAL, true);
             builder.useFont(() -> font("DejaVuSans-Bold.ttf"), "Body", 700, FontStyle.NORMAL, true);

@@ -33,6 +33,7 @@ final class LiveRig {
     private String watchKey = "";
     private String watchGauge = "";
     private CrackDetector crack;
+    private boolean stoodStill;
 
     LiveRig(PowerUnit unit, Rig rig) {
         this.unit = unit;
@@ -52,7 +53,7 @@ final class LiveRig {
         sample = rig.sample();
         sample.gauges().forEach((id, pa) -> settled.get(id).add(sample.timeS(), pa));
         sample.currents().forEach((id, amps) -> settled.get(id).add(sample.timeS(), amps));
-        if (crack != null) {
+        if (crack != null && (stoodStill |= settled.get(watchGauge).settled())) {
             double amps = sample.currents().values().iterator().next();
             crack.add(sample.gauges().get(watchGauge), amps);
         }
@@ -65,7 +66,13 @@ final class LiveRig {
         }
         watchKey = key;
         watchGauge = gauge;
-        crack = key.isEmpty() ? null : new CrackDetector(GAUGE_NOISE * range(gauge), CURRENT_NOISE_A);
+        watchAnew();
+    }
+
+    /** A fall only means something against a pressure that has stood still first. */
+    private void watchAnew() {
+        stoodStill = false;
+        crack = watchKey.isEmpty() ? null : new CrackDetector(GAUGE_NOISE * range(watchGauge), CURRENT_NOISE_A);
     }
 
     private double range(String gauge) {
@@ -84,9 +91,13 @@ final class LiveRig {
         return rig.standing();
     }
 
-    synchronized Rig.Standing act(Consumer<Rig> action) {
+    /** @param turns whether it only turns a screw; anything else moves the line for reasons of its own */
+    synchronized Rig.Standing act(Consumer<Rig> action, boolean turns) {
         action.accept(rig);
         unsettle();
+        if (!turns) {
+            watchAnew();
+        }
         return rig.standing();
     }
 

@@ -65,17 +65,21 @@ class RigController {
     }
 
     private RigAnswer done(long id, java.util.function.Consumer<Rig> action) {
-        return new RigAnswer(rigs.act(id, action), 0);
+        return new RigAnswer(rigs.act(id, action, false), 0);
     }
 
     private RigAnswer turn(long id, String setting, double turns) {
         double[] made = new double[1];
-        LiveView live = rigs.act(id, r -> {
-            if (r.standing().screws().get(setting).nutTight()) {
-                throw ApiProblem.conflict("turn", Reason.of("rig.nut-tight").name("setting", setting));
-            }
-            made[0] = r.turn(setting, turns);
-        });
+        LiveView live = rigs.act(
+                id,
+                r -> {
+                    if (r.standing().screws().get(setting).nutTight()) {
+                        throw ApiProblem.conflict(
+                                "turn", Reason.of("rig.nut-tight").name("setting", setting));
+                    }
+                    made[0] = r.turn(setting, turns);
+                },
+                true);
         if (made[0] != 0) {
             runs.turned(id, setting, made[0]);
         }

@@ -71,9 +71,9 @@ public class RigHost implements SmartLifecycle {
         }
     }
 
-    LiveView act(long runId, Consumer<Rig> action) {
+    LiveView act(long runId, Consumer<Rig> action, boolean turns) {
         LiveRig live = rig(runId);
-        store.standing(runId, live.act(action));
+        store.standing(runId, live.act(action, turns));
         return live.view();
     }
 
