@@ -23,7 +23,7 @@ const display = useDisplay()
     <div>
       <span class="quiet small">Oil</span>
       <p class="mid"><span class="live">{{ live.oilC.toFixed(1) }}</span> °C</p>
-      <span v-if="band" class="small" :class="live.oilC < band[0] ? 'cold' : ''">{{ live.oilC < band[0] ? '▼ below ' : live.oilC > band[1] ? '▲ above ' : '● in ' }}{{ band[0] }} to {{ band[1] }}</span>
+      <span v-if="band" class="small" :class="live.oilC < band[0] ? 'cold' : ''">{{ live.oilC < band[0] ? '▼ below ' : live.oilC > 82 ? '▲ thermal switch, above ' : live.oilC > band[1] ? '▲ above ' : '● in ' }}{{ band[0] }} to {{ band[1] }}</span>
     </div>
   </div>
 </template>

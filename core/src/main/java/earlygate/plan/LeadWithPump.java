@@ -118,14 +118,11 @@ final class LeadWithPump {
         m.go(m.situation.withOpening(line.load().id(), 0).withSetting(relief, clear));
         draft.step(
                         Kind.START_POSITION,
-                        of("plan.relief-clear")
-                                .name("relief", relief)
-                                .name("compensator", compensator)
-                                .turns("turns", turns)
-                                .pressure("stands", readings.gauge()))
+                        of("plan.relief-clear").name("relief", relief).turns("turns", turns))
                 .why(of("plan.why.relief-clear")
                         .name("compensator", compensator)
-                        .name("relief", relief))
+                        .name("relief", relief)
+                        .pressure("stands", readings.gauge()))
                 .setting(relief)
                 .goal(new Goal(Way.COUNT_TURNS, line.gauge().id(), readings.gauge(), 0, limit, turns))
                 .expect(readings.roughly())
@@ -157,10 +154,8 @@ final class LeadWithPump {
         Machine m = draft.machine;
         double turns = sixteenths((reliefScrew.maxPa() - m.situation.settings().get(relief)) / reliefScrew.paPerTurn());
         m.go(m.situation.withSetting(relief, reliefScrew.maxPa()));
-        draft.step(
-                        Kind.START_POSITION,
-                        of("plan.relief-in").name("relief", relief).turns("turns", turns))
-                .why(of("plan.why.relief-in").name("relief", relief))
+        draft.step(Kind.START_POSITION, of("plan.relief-in").name("relief", relief))
+                .why(of("plan.why.relief-in").name("relief", relief).turns("turns", turns))
                 .setting(relief)
                 .goal(new Goal(Way.TO_THE_END, line.gauge().id(), readings.gauge(), 0, limit, turns))
                 .expect(readings.pressure(PROOF_TURN * compensatorScrew.paPerTurn()))

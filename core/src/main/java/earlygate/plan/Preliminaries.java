@@ -152,13 +152,11 @@ final class Preliminaries {
         double turns =
                 Math.round((s.presentPa() - s.screw().minPa()) / s.screw().paPerTurn() * 16) / 16.0;
         draft.machine.go(draft.machine.situation.withSetting(s.id(), s.screw().minPa()));
-        draft.step(
-                        Kind.START_POSITION,
-                        of("plan.back-out")
-                                .name("setting", s.id())
-                                .turns("turns", Math.max(0, turns))
-                                .pressure("present", s.presentPa()))
-                .why(of("plan.why.back-out").name("setting", s.id()))
+        draft.step(Kind.START_POSITION, of("plan.back-out").name("setting", s.id()))
+                .why(of("plan.why.back-out")
+                        .name("setting", s.id())
+                        .turns("turns", Math.max(0, turns))
+                        .pressure("present", s.presentPa()))
                 .setting(s.id())
                 .goal(new Goal(Way.TO_THE_END, line.gauge().id(), 0, 0, 0, -Math.max(0, turns)))
                 .caution("thread")
@@ -207,13 +205,11 @@ final class Preliminaries {
         double seconds = m.heat() > 0 ? f.heatCapacity() * (f.bandLow() - HALL) / m.heat() : 0;
         draft.step(
                         Kind.TEST,
-                        of("plan.warm-up")
-                                .name("throttle", line.load().id())
-                                .power("heat", m.heat())
-                                .temperature("low", f.bandLow())
-                                .temperature("high", f.bandHigh())
-                                .time("time", seconds))
-                .why(of("plan.why.warm-up"))
+                        of("plan.warm-up").name("throttle", line.load().id()).temperature("low", f.bandLow()))
+                .why(of("plan.why.warm-up")
+                        .power("heat", m.heat())
+                        .temperature("high", f.bandHigh())
+                        .time("time", seconds))
                 .expect(readings.oilInBand())
                 .ifNot(of("plan.if-not.slow-warm"))
                 .caution("hot")

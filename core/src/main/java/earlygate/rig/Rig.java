@@ -28,9 +28,12 @@ public final class Rig {
     /** s; the step of the transient. */
     public static final double STEP_S = 1e-3;
 
+    /** The tank's thermal switch, K: no machine is left to cook. */
+    private static final double THERMAL_SWITCH = 82 + ZERO_C;
+
     private static final double HALL = 18 + ZERO_C;
     /** Heat lost by the tank, as a share of its heat content above the hall per second. */
-    private static final double COOLING = 2e-5;
+    private static final double COOLING = 1.5e-4;
     /** s of one step while time is passed quickly; the pressures have settled by then. */
     private static final double LONG_STEP_S = 5;
 
@@ -134,6 +137,10 @@ public final class Rig {
         oil += seconds * (power / unit.fluid().heatCapacity() - COOLING * (oil - HALL));
         conditions.oil(oil);
         time += seconds;
+        if (oil > THERMAL_SWITCH) {
+            running.replaceAll((id, on) -> false);
+            running.forEach(conditions::running);
+        }
     }
 
     /** What the instruments show at this instant. */

@@ -58,12 +58,18 @@ class RigTest {
         double before = rig.sample().oil();
         rig.pass(600);
         assertThat(rig.sample().oil()).as("stopped").isCloseTo(before, within(0.1));
+        rig.nut("RV1", false);
+        rig.turn("RV1", -20);
         rig.start("M1");
         rig.advance(1);
         rig.pass(600);
         double amps = rig.sample().currents().get("M1");
         assertThat(amps).isGreaterThan(13);
         assertThat(rig.sample().oil()).isBetween(before + 2, before + 12);
+        rig.turn("RV1", 20);
+        rig.open("TV1", 0.3);
+        rig.pass(7200);
+        assertThat(rig.standing().running()).as("the thermal switch").containsEntry("M1", false);
     }
 
     @Test
