@@ -34,7 +34,7 @@ class JourneyTest {
                 .click();
 
         Technician technician = new Technician(page);
-        technician.walkTo("Back RV1 out");
+        technician.walkTo("Back RV1 out until");
         assertThat(page.locator(".alone")).containsText("No relief behind this screw");
         String before = page.locator("article.step > p").first().innerText();
         Stage.restart();
