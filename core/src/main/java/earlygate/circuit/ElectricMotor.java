@@ -10,4 +10,9 @@ public record ElectricMotor(
         double noLoadCurrent,
         double voltage,
         double serviceFactor)
-        implements Component {}
+        implements Driver {
+    @Override
+    public double noLoadSpeed() {
+        return syncSpeed;
+    }
+}

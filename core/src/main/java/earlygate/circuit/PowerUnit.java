@@ -35,8 +35,8 @@ public record PowerUnit(
         return components.stream().filter(c -> c.id().equals(id)).findFirst().orElseThrow(() -> missing(id));
     }
 
-    public ElectricMotor driverOf(Pump pump) {
-        return (ElectricMotor) component(pump.driver());
+    public Driver driverOf(Pump pump) {
+        return (Driver) component(pump.driver());
     }
 
     public Line line(String id) {
@@ -56,14 +56,43 @@ public record PowerUnit(
         List<Setting> settings = new ArrayList<>();
         for (Component c : components) {
             if (c instanceof Pump p) {
-                p.compensator()
-                        .ifPresent(k -> settings.add(new Setting(
-                                p.compensatorId(), Setting.Kind.COMPENSATOR, p.outlet(), k.settingPa(), k.screw())));
+                of(p, settings);
             } else if (c instanceof ReliefValve r) {
                 settings.add(new Setting(r.id(), Setting.Kind.RELIEF, r.inlet(), r.settingPa(), r.screw()));
+            } else if (c instanceof UnloadingValve u) {
+                settings.add(new Setting(u.id(), Setting.Kind.UNLOADING, u.pilot(), u.settingPa(), u.screw()));
+            } else if (c instanceof ReducingValve r) {
+                settings.add(new Setting(r.id(), Setting.Kind.REDUCING, r.outlet(), r.settingPa(), r.screw()));
+            } else if (c instanceof SequenceValve v) {
+                Setting.Kind kind = v.counterbalance() ? Setting.Kind.COUNTERBALANCE : Setting.Kind.SEQUENCE;
+                settings.add(new Setting(v.id(), kind, v.pilot().orElse(v.inlet()), v.settingPa(), v.screw()));
+            } else if (c instanceof Section x) {
+                x.reliefA().ifPresent(r -> settings.add(portRelief(x.id() + ".reliefA", x.portA(), r)));
+                x.reliefB().ifPresent(r -> settings.add(portRelief(x.id() + ".reliefB", x.portB(), r)));
             }
         }
         return settings;
+    }
+
+    private static void of(Pump p, List<Setting> settings) {
+        p.compensator()
+                .ifPresent(k -> settings.add(new Setting(
+                        p.compensatorId(), Setting.Kind.COMPENSATOR, p.outlet(), k.settingPa(), k.screw())));
+        p.loadSense()
+                .ifPresent(k -> settings.add(
+                        new Setting(p.loadSenseId(), Setting.Kind.LOAD_SENSE, p.outlet(), k.marginPa(), k.screw())));
+        // A power limiter has no pressure and, on these units, no screw that is turned against a gauge.
+        p.powerLimiter()
+                .ifPresent(k -> settings.add(new Setting(
+                        p.powerLimiterId(),
+                        Setting.Kind.POWER_LIMITER,
+                        p.outlet(),
+                        k.limit(),
+                        new Screw(0, 2 * k.limit(), k.limit(), ""))));
+    }
+
+    private static Setting portRelief(String id, String line, Section.PortRelief r) {
+        return new Setting(id, Setting.Kind.PORT_RELIEF, line, r.settingPa(), r.screw());
     }
 
     public Setting setting(String id) {

@@ -3,7 +3,7 @@ package earlygate.circuit;
 import java.util.Optional;
 
 /**
- * Displacement pump, fixed or with a compensator.
+ * Displacement pump, fixed or with controls; the least stroke that one of them allows is its stroke.
  *
  * @param displacement m3/rev
  * @param ratedPressure Pa, where the volumetric efficiency holds
@@ -24,11 +24,28 @@ public record Pump(
         String rotation,
         double minStroke,
         double maxStroke,
-        Optional<Compensator> compensator)
+        Optional<String> caseDrain,
+        Optional<Compensator> compensator,
+        Optional<LoadSense> loadSense,
+        Optional<PowerLimiter> powerLimiter)
         implements Component {
 
     /** @param settingPa cut-off (zero-stroke) pressure; {@code bandPa} from full to zero stroke */
     public record Compensator(double settingPa, double bandPa, Screw screw) {}
+
+    /** @param marginPa zero-stroke margin above the line {@code signal} */
+    public record LoadSense(double marginPa, double bandPa, String signal, Screw screw) {}
+
+    /** @param limit W at rated speed */
+    public record PowerLimiter(double limit) {}
+
+    public String loadSenseId() {
+        return id + ".loadSense";
+    }
+
+    public String powerLimiterId() {
+        return id + ".powerLimiter";
+    }
 
     public String compensatorId() {
         return id + ".compensator";

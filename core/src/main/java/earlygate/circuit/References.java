@@ -12,9 +12,29 @@ import tools.jackson.databind.JsonNode;
 
 /** What a schema can't say of a unit file: names that must exist, exist once, and numbers that must be in order. */
 final class References {
-    private static final Set<String> DRIVERS = Set.of("electric-motor");
+    private static final Set<String> DRIVERS = Set.of("electric-motor", "engine", "dc-motor");
+    private static final Set<String> ADJUSTABLE =
+            Set.of("relief-valve", "unloading-valve", "reducing-valve", "sequence-valve", "counterbalance-valve");
+    private static final List<String> CONTROLS =
+            List.of("compensator", "loadSense", "powerLimiter", "reliefA", "reliefB");
     /** Keys of components that name a line. */
-    private static final List<String> LINE_KEYS = List.of("inlet", "outlet", "a", "b");
+    private static final List<String> LINE_KEYS = List.of(
+            "inlet",
+            "outlet",
+            "a",
+            "b",
+            "out",
+            "pilot",
+            "drain",
+            "caseDrain",
+            "supply",
+            "return",
+            "signal",
+            "portA",
+            "portB",
+            "cap",
+            "rod",
+            "line");
 
     private final JsonNode unit;
     private final List<Problem> problems = new ArrayList<>();
@@ -49,12 +69,10 @@ final class References {
             String id = c.path("id").asString("");
             components.put(id, c);
             String type = c.path("type").asString("");
-            if (type.equals("relief-valve")) {
+            if (ADJUSTABLE.contains(type)) {
                 settings.add(id);
             }
-            if (c.has("compensator")) {
-                settings.add(id + ".compensator");
-            }
+            CONTROLS.stream().filter(c::has).forEach(control -> settings.add(id + "." + control));
         });
         each("testPoints", (path, t) -> unique(seen, path, t));
     }
@@ -67,7 +85,12 @@ final class References {
             same(path, c, "inlet", "outlet");
             same(path, c, "a", "b");
             screw(path, c);
-            screw(path + ".compensator", c.path("compensator"));
+            CONTROLS.forEach(control -> screw(path + "." + control, c.path(control)));
+            line(path + ".loadSense", c.path("loadSense"), "signal");
+            same(path, c, "cap", "rod");
+            below(path, c, "rodMm", "boreMm");
+            below(path, c, "crackingBar", "ratedDropBar");
+            positions(path, c);
             below(path, c, "minStroke", "maxStroke");
             below(path, c, "ratedSpeedRpm", "syncSpeedRpm");
             below(path, c, "noLoadCurrentA", "ratedCurrentA");
@@ -75,6 +98,39 @@ final class References {
                 driver(path, c.path("driver").asString(""));
             }
         });
+    }
+
+    /** A directional valve's ports and pairs are lines, its start is one of its positions. */
+    private void positions(String path, JsonNode c) {
+        if (!c.path("type").asString("").equals("directional-valve")) {
+            return;
+        }
+        Set<String> ports = new TreeSet<>();
+        int i = 0;
+        for (JsonNode port : c.path("ports")) {
+            if (!lines.contains(port.asString(""))) {
+                add(path + ".ports[" + i + "]", unknown("file.unknown-line", port.asString(""), lines));
+            }
+            ports.add(port.asString(""));
+            i++;
+        }
+        JsonNode positions = c.path("positions");
+        if (positions.isObject() && !positions.has(c.path("start").asString(""))) {
+            Set<String> known = new TreeSet<>(positions.propertyNames());
+            add(
+                    path + ".start",
+                    unknown("file.unknown-position", c.path("start").asString(""), known));
+        }
+        positions
+                .properties()
+                .forEach(e -> e.getValue()
+                        .forEach(pair -> pair.forEach(end -> {
+                            if (!ports.contains(end.asString(""))) {
+                                add(
+                                        path + ".positions." + e.getKey(),
+                                        unknown("file.unknown-port", end.asString(""), ports));
+                            }
+                        })));
     }
 
     private void outside() {

@@ -1,15 +1,22 @@
 package earlygate.circuit;
 
 /**
- * An adjuster that limits a line.
+ * An adjuster.
  *
- * @param id {@code RV1} or {@code P1.compensator}
- * @param line the line whose pressure it limits
- * @param presentPa how the unit file says it stands now
+ * @param id {@code RV1}, {@code P1.compensator} or {@code S1.reliefA}
+ * @param line the line whose pressure it limits, or whose pressure it is read on
+ * @param present how the unit file says it stands now: Pa, or W for a power limiter
  */
-public record Setting(String id, Kind kind, String line, double presentPa, Screw screw) {
+public record Setting(String id, Kind kind, String line, double present, Screw screw) {
     public enum Kind {
         COMPENSATOR,
-        RELIEF
+        LOAD_SENSE,
+        POWER_LIMITER,
+        RELIEF,
+        UNLOADING,
+        REDUCING,
+        SEQUENCE,
+        COUNTERBALANCE,
+        PORT_RELIEF
     }
 }

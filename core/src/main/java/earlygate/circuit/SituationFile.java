@@ -1,23 +1,29 @@
 package earlygate.circuit;
 
 import static earlygate.quantity.Si.BAR;
+import static earlygate.quantity.Si.KW;
 import static earlygate.quantity.Si.RPM;
 import static earlygate.quantity.Si.ZERO_C;
 
 import earlygate.explain.Reason;
+import java.util.Collection;
 import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
 import java.util.function.Predicate;
+import java.util.stream.Collectors;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.JsonNodeFactory;
 import tools.jackson.databind.node.ObjectNode;
 
 /** Reads and writes a {@link Situation} as the calculation API has it, in bar, rpm and C. */
 public final class SituationFile {
-    private static final Set<String> KEYS = Set.of("drivers", "openings", "settings", "oilC", "pressures");
+    private static final Set<String> KEYS = Set.of(
+            "drivers", "openings", "positions", "settings", "vented", "blocked", "suctionShut", "oilC", "pressures");
 
     private final PowerUnit unit;
     private final JsonNode node;
@@ -54,16 +60,76 @@ public final class SituationFile {
                 numbers("settings", id -> unit.settings().stream().anyMatch(s -> s.id().equals(id)), 0, 1000);
         Map<String, Double> pressures =
                 numbers("pressures", id -> unit.lines().stream().anyMatch(l -> l.id().equals(id)), 0, 1000);
-        settings.replaceAll((id, bar) -> bar * BAR);
+        settings.replaceAll((id, value) -> value * factor(unit, id));
         pressures.replaceAll((id, bar) -> bar * BAR);
-        return new Situation(drivers(), openings, settings, pressures, oil());
+        Set<String> actuators = ids(c -> c instanceof Cylinder || c instanceof HydraulicMotor);
+        return new Situation(
+                drivers(),
+                openings,
+                positions(),
+                settings,
+                names("vented", ids(c -> c instanceof ReliefValve r && r.vent())),
+                node.has("blocked") ? Optional.of(names("blocked", actuators)) : Optional.empty(),
+                names("suctionShut", ids(Pump.class::isInstance)),
+                pressures,
+                oil());
+    }
+
+    private Set<String> ids(Predicate<Component> which) {
+        return unit.components().stream().filter(which).map(Component::id).collect(Collectors.toSet());
+    }
+
+    private Set<String> names(String key, Set<String> known) {
+        Set<String> names = new LinkedHashSet<>();
+        for (JsonNode n : node.path(key)) {
+            if (!known.contains(n.asString(""))) {
+                problems.add(new Problem(
+                        "situation." + key, Reason.of("situation.unknown").name("id", n.asString(""))));
+            }
+            names.add(n.asString(""));
+        }
+        return names;
+    }
+
+    private Map<String, String> positions() {
+        Map<String, String> chosen = new LinkedHashMap<>();
+        node.path("positions").properties().forEach(e -> {
+            Collection<String> known = positionsOf(e.getKey());
+            String position = e.getValue().asString("");
+            if (!known.contains(position)) {
+                problems.add(new Problem(
+                        "situation.positions." + e.getKey(),
+                        Reason.of("situation.position")
+                                .name("value", position)
+                                .name("fits", known.isEmpty() ? "-" : String.join(", ", known))));
+            }
+            chosen.put(e.getKey(), position);
+        });
+        return chosen;
+    }
+
+    private Collection<String> positionsOf(String id) {
+        for (Component c : unit.components()) {
+            if (c.id().equals(id) && c instanceof DirectionalValve d) {
+                return d.positions().keySet();
+            }
+            if (c.id().equals(id) && c instanceof Section) {
+                return Section.POSITIONS;
+            }
+        }
+        return List.of();
+    }
+
+    /** SI per unit of the file for a setting: bar, or kW for a power limiter. */
+    private static double factor(PowerUnit unit, String setting) {
+        return unit.setting(setting).kind() == Setting.Kind.POWER_LIMITER ? KW : BAR;
     }
 
     private Map<String, Situation.Drive> drivers() {
         Map<String, Situation.Drive> drivers = new LinkedHashMap<>();
         node.path("drivers").properties().forEach(e -> {
             String path = "situation.drivers." + e.getKey();
-            if (unit.all(ElectricMotor.class).stream().noneMatch(m -> m.id().equals(e.getKey()))) {
+            if (unit.all(Driver.class).stream().noneMatch(m -> m.id().equals(e.getKey()))) {
                 problems.add(new Problem(path, Reason.of("situation.unknown").name("id", e.getKey())));
                 return;
             }
@@ -111,7 +177,7 @@ public final class SituationFile {
         return number;
     }
 
-    public static ObjectNode write(Situation s) {
+    public static ObjectNode write(PowerUnit unit, Situation s) {
         ObjectNode out = JsonNodeFactory.instance.objectNode();
         if (!s.drivers().isEmpty()) {
             ObjectNode drivers = out.putObject("drivers");
@@ -121,10 +187,26 @@ public final class SituationFile {
             });
         }
         writeNumbers(out, "openings", s.openings(), 1);
-        writeNumbers(out, "settings", s.settings(), BAR);
+        if (!s.settings().isEmpty()) {
+            ObjectNode settings = out.putObject("settings");
+            s.settings().forEach((id, v) -> settings.put(id, round(v / factor(unit, id))));
+        }
+        if (!s.positions().isEmpty()) {
+            ObjectNode positions = out.putObject("positions");
+            s.positions().forEach(positions::put);
+        }
+        writeNames(out, "vented", s.vented());
+        s.blocked().ifPresent(b -> writeNames(out, "blocked", b));
+        writeNames(out, "suctionShut", s.suctionShut());
         writeNumbers(out, "pressures", s.pressures(), BAR);
         s.oil().ifPresent(t -> out.put("oilC", round(t - ZERO_C)));
         return out;
+    }
+
+    private static void writeNames(ObjectNode out, String key, Set<String> names) {
+        if (!names.isEmpty()) {
+            names.forEach(out.withArray("/" + key)::add);
+        }
     }
 
     private static void writeNumbers(ObjectNode out, String key, Map<String, Double> values, double factor) {

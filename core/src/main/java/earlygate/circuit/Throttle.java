@@ -1,7 +1,12 @@
 package earlygate.circuit;
 
-/** A needle or throttle valve between two lines; K follows from rated flow (m3/s) at rated drop (Pa). */
-public record Throttle(String id, String a, String b, double ratedFlow, double ratedDrop, Purpose purpose)
+/**
+ * A throttle, needle or fixed orifice between two lines; K follows from rated flow (m3/s) at rated drop (Pa).
+ *
+ * @param atRest opening where nothing is said of it: a throttle is shut, an orifice open
+ */
+public record Throttle(
+        String id, String a, String b, double ratedFlow, double ratedDrop, Purpose purpose, double atRest)
         implements Component {
     public enum Purpose {
         LOAD,

@@ -13,6 +13,7 @@ import earlygate.quantity.PressureUnit;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import java.util.function.Function;
 import tools.jackson.databind.JsonNode;
 
@@ -59,16 +60,54 @@ final class UnitReader {
             case "electric-motor" -> motor(id, n);
             case "pump" -> pump(id, n);
             case "relief-valve" -> relief(id, n);
-            case "throttle" ->
-                new Throttle(
-                        id,
-                        text(n, "a"),
-                        text(n, "b"),
-                        number(n, "ratedFlowLpm", 0) * LPM,
-                        number(n, "ratedDropBar", 0) * BAR,
-                        Throttle.Purpose.valueOf(textOr(n, "purpose", "load").toUpperCase()));
-            default -> throw new IllegalStateException("The schema lets through a type the reader doesn't know");
+            case "engine" -> engine(id, n);
+            case "dc-motor" -> dcMotor(id, n);
+            case "orifice" -> throttle(id, n, "bleed", 1);
+            case "throttle" -> throttle(id, n, "load", 0);
+            case "unloading-valve",
+                    "reducing-valve",
+                    "sequence-valve",
+                    "counterbalance-valve",
+                    "check-valve",
+                    "flow-control" -> ValveReader.valve(id, n);
+            case "directional-valve", "shuttle", "section" -> ValveReader.steering(id, n);
+            default -> ActuatorReader.part(id, n);
         };
+    }
+
+    private static Throttle throttle(String id, JsonNode n, String purpose, double atRest) {
+        return new Throttle(
+                id,
+                text(n, "a"),
+                text(n, "b"),
+                number(n, "ratedFlowLpm", 0) * LPM,
+                number(n, "ratedDropBar", 0) * BAR,
+                Throttle.Purpose.valueOf(textOr(n, "purpose", purpose).toUpperCase()),
+                atRest);
+    }
+
+    private static Engine engine(String id, JsonNode n) {
+        JsonNode speeds = n.path("speedsRpm");
+        return new Engine(
+                id,
+                number(n, "ratedPowerKw", 0) * KW,
+                number(speeds, "lowIdle", 0) * RPM,
+                number(speeds, "mid", 0) * RPM,
+                number(speeds, "highIdle", 0) * RPM,
+                number(n, "droopPercent", 4) / 100);
+    }
+
+    private static DcMotor dcMotor(String id, JsonNode n) {
+        return new DcMotor(
+                id,
+                number(n, "ratedPowerKw", 0) * KW,
+                number(n, "noLoadSpeedRpm", 0) * RPM,
+                number(n, "ratedSpeedRpm", 0) * RPM,
+                number(n, "ratedCurrentA", 0),
+                number(n, "noLoadCurrentA", 0),
+                number(n, "voltageV", 24),
+                number(n, "onTimeS", 60),
+                number(n, "cycleS", 600));
     }
 
     private static ElectricMotor motor(String id, JsonNode n) {
@@ -92,6 +131,17 @@ final class UnitReader {
                 ? Optional.empty()
                 : Optional.of(new Pump.Compensator(
                         number(c, "settingBar", 0) * BAR, number(c, "bandBar", 4) * BAR, screw(c, max)));
+        JsonNode ls = n.path("loadSense");
+        Optional<Pump.LoadSense> loadSense = ls.isMissingNode()
+                ? Optional.empty()
+                : Optional.of(new Pump.LoadSense(
+                        number(ls, "marginBar", 0) * BAR,
+                        number(ls, "bandBar", 2) * BAR,
+                        text(ls, "signal"),
+                        screw(ls, 2 * Math.max(5, number(ls, "marginBar", 0)))));
+        Optional<Pump.PowerLimiter> powerLimiter = n.has("powerLimiter")
+                ? Optional.of(new Pump.PowerLimiter(number(n.path("powerLimiter"), "limitKw", 0) * KW))
+                : Optional.empty();
         return new Pump(
                 id,
                 text(n, "driver"),
@@ -105,7 +155,10 @@ final class UnitReader {
                 textOr(n, "rotation", "clockwise"),
                 number(n, "minStroke", 0),
                 number(n, "maxStroke", 1),
-                compensator);
+                optional(n, "caseDrain"),
+                compensator,
+                loadSense,
+                powerLimiter);
     }
 
     private static ReliefValve relief(String id, JsonNode n) {
@@ -123,7 +176,7 @@ final class UnitReader {
     }
 
     /** Where the schematic gives no range, from a twentieth of {@code topBar} to it in six turns. */
-    private static Screw screw(JsonNode n, double topBar) {
+    static Screw screw(JsonNode n, double topBar) {
         JsonNode range = n.path("rangeBar");
         double min = range.isMissingNode() ? topBar / 20 : range.get(0).doubleValue();
         double max = range.isMissingNode() ? topBar : range.get(1).doubleValue();
@@ -163,15 +216,23 @@ final class UnitReader {
         return all;
     }
 
-    private static String text(JsonNode n, String key) {
+    static Optional<String> optional(JsonNode n, String key) {
+        return n.has(key) ? Optional.of(text(n, key)) : Optional.empty();
+    }
+
+    static OptionalDouble optionalNumber(JsonNode n, String key, double factor) {
+        return n.has(key) ? OptionalDouble.of(n.path(key).doubleValue() * factor) : OptionalDouble.empty();
+    }
+
+    static String text(JsonNode n, String key) {
         return textOr(n, key, "");
     }
 
-    private static String textOr(JsonNode n, String key, String fallback) {
+    static String textOr(JsonNode n, String key, String fallback) {
         return n.path(key).asString(fallback);
     }
 
-    private static double number(JsonNode n, String key, double fallback) {
+    static double number(JsonNode n, String key, double fallback) {
         return n.path(key).asDouble(fallback);
     }
 }

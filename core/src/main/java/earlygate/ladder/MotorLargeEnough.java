@@ -1,6 +1,6 @@
 package earlygate.ladder;
 
-import earlygate.circuit.ElectricMotor;
+import earlygate.circuit.Driver;
 import earlygate.explain.Reason;
 import earlygate.ladder.Finding.Severity;
 import earlygate.ladder.Finding.Suggestion;
@@ -17,7 +17,7 @@ final class MotorLargeEnough implements Rule {
     }
 
     private Optional<Finding> check(Stage stage, Stage.Pair p) {
-        ElectricMotor motor = stage.unit().driverOf(p.pump());
+        Driver motor = stage.unit().driverOf(p.pump());
         double cutOff = p.compensatorTarget().pressurePa();
         double corner = stage.cornerLoad(p.pump(), cutOff);
         double relief = stage.fullFlowPressure(p.relief(), p.reliefTarget());
@@ -44,7 +44,7 @@ final class MotorLargeEnough implements Rule {
     }
 
     /** Highest whole-bar cut-off whose corner the motor stands; load grows with it, so bisection finds it. */
-    private Suggestion offer(Stage stage, Stage.Pair p, ElectricMotor motor) {
+    private Suggestion offer(Stage stage, Stage.Pair p, Driver motor) {
         double low = 0;
         double high = p.compensatorTarget().pressurePa();
         for (int i = 0; i < 20; i++) {

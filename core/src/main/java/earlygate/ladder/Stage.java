@@ -2,7 +2,7 @@ package earlygate.ladder;
 
 import static earlygate.quantity.Si.BAR;
 
-import earlygate.circuit.ElectricMotor;
+import earlygate.circuit.Driver;
 import earlygate.circuit.PowerUnit;
 import earlygate.circuit.Pump;
 import earlygate.circuit.ReliefValve;
@@ -13,9 +13,7 @@ import earlygate.solve.Outcome;
 import earlygate.solve.Solver;
 import earlygate.solve.SteadyState;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
-import java.util.OptionalDouble;
 
 /** What every rule looks at: the unit with its settings at target, and the model to ask for figures. */
 record Stage(PowerUnit unit, GapSchool gaps, Network network) {
@@ -43,7 +41,7 @@ record Stage(PowerUnit unit, GapSchool gaps, Network network) {
     double fullFlow(String line) {
         return unit.pumpsInto(line).stream()
                 .mapToDouble(
-                        p -> p.displacement() * p.maxStroke() * unit.driverOf(p).syncSpeed())
+                        p -> p.displacement() * p.maxStroke() * unit.driverOf(p).noLoadSpeed())
                 .sum();
     }
 
@@ -75,10 +73,9 @@ record Stage(PowerUnit unit, GapSchool gaps, Network network) {
 
     /** Motor load, fraction of rating, with a pump line held at a pressure (Pa) and this compensator setting (Pa). */
     double load(Pump pump, double linePa, double compensatorPa) {
-        ElectricMotor motor = unit.driverOf(pump);
-        Situation s = atTargets().withSetting(pump.compensatorId(), compensatorPa);
-        Situation held = new Situation(
-                s.drivers(), s.openings(), s.settings(), Map.of(pump.outlet(), linePa), OptionalDouble.empty());
+        Driver motor = unit.driverOf(pump);
+        Situation held =
+                atTargets().withSetting(pump.compensatorId(), compensatorPa).withPressure(pump.outlet(), linePa);
         return solve(held).map(state -> state.driver(motor.id()).load()).orElse(0.0);
     }
 

@@ -15,7 +15,6 @@ import earlygate.plan.Step.Kind;
 import earlygate.plan.Step.Way;
 import earlygate.solve.SteadyState;
 import java.util.List;
-import java.util.OptionalDouble;
 
 /**
  * Lead with the pump: compensator proved low, relief all the way in, compensator up to the relief's target at deadhead,
@@ -40,7 +39,7 @@ final class LeadWithPump {
     LeadWithPump(PowerUnit unit, PumpLine line) {
         this.unit = unit;
         this.line = line;
-        motor = unit.driverOf(line.pump());
+        motor = (ElectricMotor) unit.driverOf(line.pump());
         compensator = line.pump().compensatorId();
         relief = line.relief().id();
         compensatorScrew = unit.setting(compensator).screw();
@@ -82,14 +81,11 @@ final class LeadWithPump {
     private Reason why() {
         double full = line.relief()
                 .fullFlowPressure(line.cracking().pressurePa(), line.pump().displacement() * motor.syncSpeed());
-        Situation at = new Situation(
-                java.util.Map.of(),
-                java.util.Map.of(),
-                java.util.Map.of(
+        Situation at = Situation.AS_THE_FILE
+                .withSetting(
                         compensator,
-                        full + line.pump().compensator().orElseThrow().bandPa()),
-                java.util.Map.of(line.line(), full),
-                OptionalDouble.empty());
+                        full + line.pump().compensator().orElseThrow().bandPa())
+                .withPressure(line.line(), full);
         SteadyState s = draft.machine.solved(at);
         double load = s == null ? 0 : s.driver(motor.id()).load();
         return of(load > motor.serviceFactor() ? "plan.why.motor-too-small" : "plan.why.less-heat")

@@ -1,5 +1,6 @@
 package earlygate.plan;
 
+import earlygate.circuit.Driver;
 import earlygate.circuit.PowerUnit;
 import earlygate.circuit.Situation;
 import earlygate.explain.Reason;
@@ -75,7 +76,7 @@ final class Machine {
     }
 
     private void motors(SteadyState s) {
-        unit.all(earlygate.circuit.ElectricMotor.class).forEach(m -> {
+        unit.all(Driver.class).forEach(m -> {
             DriverState d = s.driver(m.id());
             peakLoad = Math.max(peakLoad, d.load());
             if (d.load() > m.serviceFactor()) {
@@ -102,7 +103,7 @@ final class Machine {
     double heat() {
         return state == null
                 ? 0
-                : unit.all(earlygate.circuit.ElectricMotor.class).stream()
+                : unit.all(Driver.class).stream()
                         .mapToDouble(m -> state.driver(m.id()).power())
                         .sum();
     }

@@ -1,5 +1,6 @@
 package earlygate.plan;
 
+import earlygate.circuit.ElectricMotor;
 import earlygate.circuit.PowerUnit;
 import earlygate.circuit.Pump;
 import earlygate.circuit.ReliefValve;
@@ -45,7 +46,7 @@ public final class Planner {
 
     private static Optional<PumpLine> pumpLine(PowerUnit unit) {
         return unit.all(Pump.class).stream()
-                .filter(p -> p.compensator().isPresent())
+                .filter(p -> p.compensator().isPresent() && unit.driverOf(p) instanceof ElectricMotor)
                 .flatMap(p -> unit.all(ReliefValve.class).stream()
                         .filter(r -> r.inlet().equals(p.outlet()))
                         .flatMap(r -> unit.all(Throttle.class).stream()
@@ -86,8 +87,7 @@ public final class Planner {
                                 .name("setting", s.id())));
             }
         }
-        boolean single =
-                unit.all(Pump.class).size() == 1 && unit.all(ReliefValve.class).size() == 1;
+        boolean single = unit.settings().size() == 2 && unit.lines().size() == 1;
         if (refused.isEmpty() && (!single || pumpLine(unit).isEmpty())) {
             refused.add(new Plan.Refusal(
                     "circuit-not-planned",

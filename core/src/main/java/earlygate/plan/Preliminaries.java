@@ -149,14 +149,13 @@ final class Preliminaries {
     }
 
     private void out(Setting s) {
-        double turns =
-                Math.round((s.presentPa() - s.screw().minPa()) / s.screw().paPerTurn() * 16) / 16.0;
+        double turns = Math.round((s.present() - s.screw().minPa()) / s.screw().paPerTurn() * 16) / 16.0;
         draft.machine.go(draft.machine.situation.withSetting(s.id(), s.screw().minPa()));
         draft.step(Kind.START_POSITION, of("plan.back-out").name("setting", s.id()))
                 .why(of("plan.why.back-out")
                         .name("setting", s.id())
                         .turns("turns", Math.max(0, turns))
-                        .pressure("present", s.presentPa()))
+                        .pressure("present", s.present()))
                 .setting(s.id())
                 .goal(new Goal(Way.TO_THE_END, line.gauge().id(), 0, 0, 0, -Math.max(0, turns)))
                 .caution("thread")

@@ -3,7 +3,7 @@ package earlygate.rig;
 import static earlygate.quantity.Si.BAR;
 import static earlygate.quantity.Si.ZERO_C;
 
-import earlygate.circuit.ElectricMotor;
+import earlygate.circuit.Driver;
 import earlygate.circuit.PowerUnit;
 import earlygate.circuit.Setting;
 import earlygate.circuit.Situation;
@@ -60,13 +60,13 @@ public final class Rig {
         tremble = new Random(seed ^ 0x5DEECE66DL);
         Random hidden = new Random(seed);
         for (Setting s : unit.settings()) {
-            screws.put(s.id(), RigScrew.hidden(s.screw(), s.presentPa(), hidden));
+            screws.put(s.id(), RigScrew.hidden(s.screw(), s.present(), hidden));
         }
         for (TestPoint t : unit.testPoints()) {
             gaugeBias.put(t.id(), 0.4 * t.errorPa() * (2 * hidden.nextDouble() - 1));
         }
         unit.all(Throttle.class).forEach(t -> openings.put(t.id(), 0.0));
-        unit.all(ElectricMotor.class).forEach(m -> running.put(m.id(), false));
+        unit.all(Driver.class).forEach(m -> running.put(m.id(), false));
         apply();
     }
 
@@ -155,7 +155,7 @@ public final class Rig {
         }
         Map<String, ComponentState> states = machine.components(conditions);
         Map<String, Double> currents = new LinkedHashMap<>();
-        for (ElectricMotor m : unit.all(ElectricMotor.class)) {
+        for (Driver m : unit.all(Driver.class)) {
             double amps = ((DriverState) states.get(m.id())).current();
             currents.put(m.id(), amps == 0 ? 0 : amps + CLAMP_METER_A * tremble.nextGaussian());
         }

@@ -83,7 +83,7 @@ public record RunRecord(List<SettingRecord> settings, List<TestRecord> tests, bo
                 ? asLeft.getAsDouble()
                         + (run.backedOut(s.id()) - run.position(s.id()))
                                 * run.screw(s.id()).slope()
-                : s.presentPa();
+                : s.present();
         return new SettingRecord(
                 s.id(),
                 Math.max(0, asFound),

@@ -14,12 +14,23 @@ final class Balance {
     final double[] pressure;
     final double[] excess;
     final double[] jacobian;
+    /** Pressures a step ago, Pa, and the inverse of the step, 1/s (0: steady), during an evaluation. */
+    double[] old;
+
+    double rate;
+
+    /** Scratch of one shaft and of one pump: derivatives by line. */
+    final double[] torqueSlope;
+
+    final double[] strokeSlope;
 
     Balance(int lines) {
         this.lines = lines;
         this.pressure = new double[lines];
         this.excess = new double[lines];
         this.jacobian = new double[lines * lines];
+        this.torqueSlope = new double[lines];
+        this.strokeSlope = new double[lines];
     }
 
     /** Oil goes from one line to another, m3/s. */
@@ -44,10 +55,12 @@ final class Balance {
     /**
      * Fills excess and Jacobian.
      *
-     * @param old pressures a step ago, Pa, for a transient; ignored when {@code rate} is 0
-     * @param rate 1/s, the inverse of the time step; 0 for a steady state
+     * @param from pressures a step ago, Pa, for a transient; ignored when {@code perSecond} is 0
+     * @param perSecond 1/s, the inverse of the time step; 0 for a steady state
      */
-    void evaluate(Network network, Conditions c, double[] old, double rate) {
+    void evaluate(Network network, Conditions c, double[] from, double perSecond) {
+        old = from;
+        rate = perSecond;
         Arrays.fill(excess, 0);
         Arrays.fill(jacobian, 0);
         for (Element e : network.elements) {

@@ -18,4 +18,7 @@ public sealed interface ComponentState {
 
     /** @param flow inlet to outlet, m3/s; {@code open} 0 to 1; {@code heat} W */
     record ValveState(double flow, double open, double heat) implements ComponentState {}
+
+    /** @param flow into port a or cap, m3/s; {@code speed} m/s or rev/s */
+    record ActuatorState(double flow, double speed) implements ComponentState {}
 }

@@ -11,6 +11,16 @@ public final class Conditions {
     private final Network network;
     /** Pa, by {@link Network#settingIndex}. */
     final double[] setting;
+    /** By element index: directional valves and sections, the number of their position. */
+    final int[] position;
+    /** By element index: actuators that can't move. */
+    final boolean[] blocked;
+    /** By element index: relief valves whose vent is open. */
+    final boolean[] vented;
+    /** By pump index of its network: suction shut. */
+    final boolean[] suctionShut;
+    /** By element index: 1 open, 0 shut, -1 without history; of differential unloading valves. */
+    final double[] latch;
     /** 0 to 1, by element index. */
     final double[] opening;
     /** By element index; true for shafts that turn. */
@@ -27,7 +37,14 @@ public final class Conditions {
         this.network = network;
         int n = network.elements.length;
         setting = network.presentSettings();
-        opening = new double[n];
+        opening = network.openingsAtRest();
+        position = network.startPositions();
+        blocked = new boolean[n];
+        Arrays.fill(blocked, true);
+        vented = new boolean[n];
+        suctionShut = new boolean[network.pumpCount()];
+        latch = new double[n];
+        Arrays.fill(latch, -1);
         running = new boolean[n];
         Arrays.fill(running, true);
         forcedSpeed = new double[n];
@@ -49,18 +66,29 @@ public final class Conditions {
             held[network.lineIndex(id)] = true;
             heldAt[network.lineIndex(id)] = pa;
         });
+        s.positions().forEach(this::position);
+        s.vented().forEach(id -> vented[network.elementIndex(id)] = true);
+        s.suctionShut().forEach(id -> suctionShut[network.pumpIndex(id)] = true);
+        s.blocked().ifPresent(ids -> {
+            Arrays.fill(blocked, false);
+            ids.forEach(id -> blocked[network.elementIndex(id)] = true);
+        });
         s.oil().ifPresent(this::oil);
         return this;
     }
 
-    /** @param settingPa Pa */
-    public void setting(String id, double settingPa) {
-        setting[network.settingIndex(id)] = settingPa;
+    /** @param value Pa; W for a power limiter */
+    public void setting(String id, double value) {
+        setting[network.settingIndex(id)] = value;
     }
 
     /** @param fraction 0 shut to 1 open */
     public void opening(String id, double fraction) {
         opening[network.elementIndex(id)] = fraction;
+    }
+
+    public void position(String valve, String name) {
+        position[network.elementIndex(valve)] = network.positionIndex(valve, name);
     }
 
     public void running(String driver, boolean turns) {

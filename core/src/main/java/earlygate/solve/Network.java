@@ -1,14 +1,28 @@
 package earlygate.solve;
 
-import earlygate.circuit.ElectricMotor;
+import earlygate.circuit.Accumulator;
+import earlygate.circuit.CheckValve;
+import earlygate.circuit.Component;
+import earlygate.circuit.Cylinder;
+import earlygate.circuit.DirectionalValve;
+import earlygate.circuit.Driver;
+import earlygate.circuit.Filter;
+import earlygate.circuit.FlowControl;
 import earlygate.circuit.Fluid;
+import earlygate.circuit.HydraulicMotor;
+import earlygate.circuit.Leak;
 import earlygate.circuit.Line;
 import earlygate.circuit.PowerUnit;
 import earlygate.circuit.Pump;
+import earlygate.circuit.ReducingValve;
 import earlygate.circuit.ReliefValve;
+import earlygate.circuit.Section;
+import earlygate.circuit.SequenceValve;
 import earlygate.circuit.Setting;
+import earlygate.circuit.Shuttle;
 import earlygate.circuit.Situation;
 import earlygate.circuit.Throttle;
+import earlygate.circuit.UnloadingValve;
 import earlygate.curve.Viscosity;
 import earlygate.quantity.Si;
 import java.util.ArrayList;
@@ -30,6 +44,7 @@ public final class Network {
     private final Map<String, Integer> lineIndex = new HashMap<>();
     private final Map<String, Integer> elementIndex = new HashMap<>();
     private final Map<String, Integer> settingIndex = new HashMap<>();
+    private final Map<String, Integer> pumpIndex = new HashMap<>();
     private final Viscosity viscosity;
 
     public Network(PowerUnit unit) {
@@ -52,27 +67,86 @@ public final class Network {
             settingIndex.put(settings.get(i).id(), i);
         }
         List<Element> compiled = new ArrayList<>();
-        unit.components().forEach(c -> {
-            int index = compiled.size();
-            if (c instanceof ElectricMotor m) {
-                compiled.add(new ShaftElement(m, pumpsOn(m), lineIds.length, index));
-            } else if (c instanceof ReliefValve r) {
-                compiled.add(new ReliefElement(r, this));
-            } else if (c instanceof Throttle t) {
-                compiled.add(new OrificeElement(t, this, index));
+        unit.all(Pump.class).forEach(p -> pumpIndex.put(p.id(), pumpIndex.size()));
+        for (Component c : unit.components()) {
+            if (!(c instanceof Pump)) {
+                compiled.add(element(c, compiled.size()));
             }
-        });
+        }
         elements = compiled.toArray(Element[]::new);
         for (int i = 0; i < elements.length; i++) {
             elementIndex.put(elements[i].id, i);
         }
     }
 
-    private List<PumpOnShaft> pumpsOn(ElectricMotor motor) {
+    private Element element(Component c, int index) {
+        if (c instanceof Driver d) {
+            return new ShaftElement(d, pumpsOn(d), index);
+        } else if (c instanceof ReliefValve r) {
+            return new ReliefElement(r, this, index);
+        } else if (c instanceof Throttle t) {
+            return new OrificeElement(t, this, index);
+        } else if (c instanceof UnloadingValve v) {
+            return new PilotedElement(v, this, index);
+        } else if (c instanceof ReducingValve v) {
+            return new PilotedElement(v, this, index);
+        } else if (c instanceof SequenceValve v) {
+            return new PilotedElement(v, this, index);
+        } else if (c instanceof CheckValve v) {
+            return new CheckElement(v, this);
+        } else if (c instanceof FlowControl v) {
+            return new FlowControlElement(v, this);
+        } else if (c instanceof DirectionalValve v) {
+            return new SteeringElements.Directional(v, this, index);
+        } else if (c instanceof Shuttle v) {
+            return new SteeringElements.ShuttleElement(v, this);
+        } else if (c instanceof Section v) {
+            return new SteeringElements.SectionElement(v, this, index);
+        } else if (c instanceof Cylinder y) {
+            return new ActuatorElement(y, this, index);
+        } else if (c instanceof HydraulicMotor m) {
+            return new ActuatorElement(m, this, index);
+        } else if (c instanceof Accumulator a) {
+            return new AccumulatorElement(a, this);
+        } else if (c instanceof Filter f) {
+            return new LaminarElement(f, this);
+        }
+        return new LaminarElement((Leak) c, this);
+    }
+
+    private List<PumpOnShaft> pumpsOn(Driver driver) {
         return unit.all(Pump.class).stream()
-                .filter(p -> p.driver().equals(motor.id()))
-                .map(p -> new PumpOnShaft(p, motor, this))
+                .filter(p -> p.driver().equals(driver.id()))
+                .map(p -> new PumpOnShaft(p, driver, this))
                 .collect(Collectors.toList());
+    }
+
+    /** Openings where nothing is said of them, by element index. */
+    double[] openingsAtRest() {
+        double[] openings = new double[elements.length];
+        unit.all(Throttle.class).forEach(t -> openings[elementIndex(t.id())] = t.atRest());
+        return openings;
+    }
+
+    int[] startPositions() {
+        int[] positions = new int[elements.length];
+        unit.all(DirectionalValve.class)
+                .forEach(v -> positions[elementIndex(v.id())] = positionIndex(v.id(), v.start()));
+        return positions;
+    }
+
+    int positionIndex(String valve, String position) {
+        return unit.component(valve) instanceof DirectionalValve v
+                ? List.copyOf(v.positions().keySet()).indexOf(position)
+                : Section.POSITIONS.indexOf(position);
+    }
+
+    int pumpIndex(String id) {
+        return index(pumpIndex, id);
+    }
+
+    int pumpCount() {
+        return pumpIndex.size();
     }
 
     public PowerUnit unit() {
@@ -105,7 +179,7 @@ public final class Network {
     }
 
     double[] presentSettings() {
-        return settings.stream().mapToDouble(Setting::presentPa).toArray();
+        return settings.stream().mapToDouble(Setting::present).toArray();
     }
 
     /** Leakage grows as oil thins: nu(40 C) / nu(T), T in K. */

@@ -2,36 +2,30 @@ package earlygate.solve;
 
 import earlygate.circuit.Throttle;
 import earlygate.curve.Orifice;
-import earlygate.solve.ComponentState.ValveState;
-import java.util.Map;
 
-final class OrificeElement extends Element {
+/** Throttles and fixed orifices. */
+final class OrificeElement extends PairElement {
     private final int index;
-    private final int a;
-    private final int b;
     private final double k;
 
     OrificeElement(Throttle t, Network network, int index) {
-        super(t.id());
+        super(t.id(), network.lineIndex(t.a()), network.lineIndex(t.b()));
         this.index = index;
-        a = network.lineIndex(t.a());
-        b = network.lineIndex(t.b());
         k = Orifice.coefficient(t.ratedFlow(), t.ratedDrop());
     }
 
     @Override
-    void stamp(Balance balance, Conditions c) {
-        double u = c.opening[index];
-        if (u > 0) {
-            double drop = balance.pressure[a] - balance.pressure[b];
-            balance.flow(a, b, Orifice.flow(u * k, drop), Orifice.slope(u * k, drop));
-        }
+    double flow(double dropPa, Conditions c) {
+        return Orifice.flow(c.opening[index] * k, dropPa);
     }
 
     @Override
-    void report(Balance balance, Conditions c, Map<String, ComponentState> into) {
-        double drop = balance.pressure[a] - balance.pressure[b];
-        double flow = Orifice.flow(c.opening[index] * k, drop);
-        into.put(id, new ValveState(flow, c.opening[index], flow * drop));
+    double slope(double dropPa, Conditions c) {
+        return Orifice.slope(c.opening[index] * k, dropPa);
+    }
+
+    @Override
+    double open(double flow, Conditions c) {
+        return c.opening[index];
     }
 }

@@ -1,93 +1,180 @@
 package earlygate.solve;
 
-import earlygate.circuit.ElectricMotor;
+import earlygate.circuit.Driver;
 import earlygate.circuit.Pump;
 import earlygate.curve.PumpCurve;
-import earlygate.curve.Ramp;
+import java.util.Arrays;
 import java.util.Optional;
 
 /** One pump: its stroke under its controls, its torque and its flow. */
 final class PumpOnShaft {
-    private static final int NO_CONTROL = -1;
+    private static final int NONE = -1;
+    private static final int COMPENSATOR = 0;
+    private static final int LOAD_SENSE = 1;
+    private static final int POWER_LIMITER = 2;
+    private static final int CONTROLS = 3;
+    /** Below this drop a power limit can't be met anyway, Pa. */
+    private static final double LEAST_DROP = 1e4;
 
     final String id;
+    private final int index;
     private final int inlet;
     private final int outlet;
+    private final int caseLine;
     private final double displacement;
     private final double efficiency;
+    private final double ratedSpeed;
     private final double leakage;
     private final double drag;
     private final double minStroke;
     private final double maxStroke;
-    private final int compensator;
     private final double band;
-    private final String compensatorId;
+    private final double senseBand;
+    private final int signal;
+    /** Setting index and name by control; -1 where the pump has none. */
+    private final int[] setting = {NONE, NONE, NONE};
 
-    PumpOnShaft(Pump p, ElectricMotor motor, Network network) {
+    private final String[] controlId;
+
+    PumpOnShaft(Pump p, Driver driver, Network network) {
         id = p.id();
         inlet = network.lineIndex(p.inlet());
         outlet = network.lineIndex(p.outlet());
         displacement = p.displacement();
         efficiency = p.hydromechanicalEfficiency();
-        leakage = PumpCurve.leakage(motor.ratedSpeed(), displacement, p.volumetricEfficiency(), p.ratedPressure());
+        leakage = PumpCurve.leakage(driver.ratedSpeed(), displacement, p.volumetricEfficiency(), p.ratedPressure());
         drag = PumpCurve.drag(displacement, p.ratedPressure(), efficiency);
         minStroke = p.minStroke();
         maxStroke = p.maxStroke();
-        compensatorId = p.compensatorId();
-        compensator = p.compensator().isPresent() ? network.settingIndex(compensatorId) : NO_CONTROL;
+        index = network.pumpIndex(id);
+        ratedSpeed = driver.ratedSpeed();
+        caseLine = p.caseDrain().map(network::lineIndex).orElse(inlet);
+        controlId = new String[] {p.compensatorId(), p.loadSenseId(), p.powerLimiterId()};
         band = p.compensator().map(Pump.Compensator::bandPa).orElse(1.0);
+        senseBand = p.loadSense().map(Pump.LoadSense::bandPa).orElse(1.0);
+        signal = p.loadSense().map(s -> network.lineIndex(s.signal())).orElse(0);
+        boolean[] fitted = {
+            p.compensator().isPresent(),
+            p.loadSense().isPresent(),
+            p.powerLimiter().isPresent()
+        };
+        for (int i = 0; i < CONTROLS; i++) {
+            setting[i] = fitted[i] ? network.settingIndex(controlId[i]) : NONE;
+        }
     }
 
     /** Least of what the controls allow, between the stops. */
     double stroke(double[] pressure, Conditions c) {
-        if (compensator == NO_CONTROL) {
-            return maxStroke;
-        }
-        double x = Ramp.value(pressure[outlet], c.setting[compensator], band);
-        return Math.max(minStroke, Math.min(maxStroke, x));
+        return Math.max(minStroke, Math.min(maxStroke, allowed(control(pressure, c), pressure, c)));
     }
 
-    private double strokeSlope(double[] pressure, Conditions c) {
-        double x = stroke(pressure, c);
-        return x > minStroke && x < maxStroke ? Ramp.slope(pressure[outlet], c.setting[compensator], band) : 0;
+    /** The control that allows least; NONE for a fixed pump. */
+    private int control(double[] pressure, Conditions c) {
+        int least = NONE;
+        for (int i = 0; i < CONTROLS; i++) {
+            if (setting[i] >= 0 && allowed(i, pressure, c) < allowed(least, pressure, c)) {
+                least = i;
+            }
+        }
+        return least;
+    }
+
+    /** Not clamped at the ends: below 0 and above 1 it still says which control is the stricter. */
+    private double allowed(int control, double[] pressure, Conditions c) {
+        double p = pressure[outlet];
+        return switch (control) {
+            case COMPENSATOR -> (c.setting[setting[control]] - p) / band;
+            case LOAD_SENSE -> (pressure[signal] + c.setting[setting[control]] - p) / senseBand;
+            case POWER_LIMITER -> powerStroke(p - pressure[inlet], c);
+            default -> Double.POSITIVE_INFINITY;
+        };
+    }
+
+    /** P eta / (nr D p): the stroke at which the torque limit is met. */
+    private double powerStroke(double dropPa, Conditions c) {
+        return c.setting[setting[POWER_LIMITER]]
+                * efficiency
+                / (ratedSpeed * displacement * Math.max(dropPa, LEAST_DROP));
+    }
+
+    /** Adds factor x d(stroke)/dp to a row of slopes by line. */
+    private void strokeSlopes(double[] pressure, Conditions c, double factor, double[] slopes) {
+        int control = control(pressure, c);
+        double x = allowed(control, pressure, c);
+        if (x <= minStroke || x >= maxStroke) {
+            return;
+        }
+        if (control == COMPENSATOR) {
+            slopes[outlet] -= factor / band;
+        } else if (control == LOAD_SENSE) {
+            slopes[outlet] -= factor / senseBand;
+            slopes[signal] += factor / senseBand;
+        } else if (control == POWER_LIMITER && pressure[outlet] - pressure[inlet] > LEAST_DROP) {
+            double perPascal = -x / (pressure[outlet] - pressure[inlet]);
+            slopes[outlet] += factor * perPascal;
+            slopes[inlet] -= factor * perPascal;
+        }
     }
 
     /** Torque at the shaft, N·m; its slopes are added to {@code slopes} by line. */
     double torque(double[] pressure, Conditions c, double[] slopes) {
         double drop = pressure[outlet] - pressure[inlet];
-        double x = stroke(pressure, c);
-        double perPascal = PumpCurve.torque(displacement, x, 1, efficiency);
-        slopes[outlet] += perPascal + PumpCurve.torque(displacement, strokeSlope(pressure, c), drop, efficiency);
+        double perPascal = PumpCurve.torque(displacement, stroke(pressure, c), 1, efficiency);
+        slopes[outlet] += perPascal;
         slopes[inlet] -= perPascal;
+        strokeSlopes(pressure, c, PumpCurve.torque(displacement, 1, drop, efficiency), slopes);
         return perPascal * drop + drag;
     }
 
     void stamp(Balance b, Conditions c, double speed, double speedSlope, double[] torqueSlope) {
+        double[] p = b.pressure;
         double k = leakage * c.leakage;
-        double x = stroke(b.pressure, c);
-        b.flow(inlet, outlet, flow(b.pressure, c, speed));
-        b.slope(inlet, outlet, outlet, speed * displacement * strokeSlope(b.pressure, c) - k);
-        b.slope(inlet, outlet, inlet, k);
-        if (speedSlope != 0) {
-            for (int line = 0; line < torqueSlope.length; line++) {
-                b.slope(inlet, outlet, line, displacement * x * speedSlope * torqueSlope[line]);
+        b.flow(outlet, caseLine, k * (p[outlet] - p[inlet]));
+        b.slope(outlet, caseLine, outlet, k);
+        b.slope(outlet, caseLine, inlet, -k);
+        if (c.suctionShut[index]) {
+            return;
+        }
+        double x = stroke(p, c);
+        b.flow(inlet, outlet, speed * displacement * x);
+        double[] slopes = b.strokeSlope;
+        Arrays.fill(slopes, 0);
+        strokeSlopes(p, c, speed * displacement, slopes);
+        for (int line = 0; line < slopes.length; line++) {
+            double slope = slopes[line] + displacement * x * speedSlope * torqueSlope[line];
+            if (slope != 0) {
+                b.slope(inlet, outlet, line, slope);
             }
         }
     }
 
+    /** Delivered, m3/s. */
     double flow(double[] pressure, Conditions c, double speed) {
-        return speed * displacement * stroke(pressure, c) - leakage * c.leakage * (pressure[outlet] - pressure[inlet]);
+        double pumped = c.suctionShut[index] ? 0 : speed * displacement * stroke(pressure, c);
+        return pumped - leakage * c.leakage * (pressure[outlet] - pressure[inlet]);
     }
 
     Optional<String> inControl(double[] pressure, Conditions c) {
-        return compensator != NO_CONTROL && stroke(pressure, c) < maxStroke
-                ? Optional.of(compensatorId)
+        int control = control(pressure, c);
+        return control != NONE && allowed(control, pressure, c) < maxStroke
+                ? Optional.of(controlId[control])
                 : Optional.empty();
     }
 
+    /** True where this pump feeds the line and its power limiter has the stroke. */
+    boolean limitsPower(int line, double[] pressure, Conditions c) {
+        return line == outlet
+                && control(pressure, c) == POWER_LIMITER
+                && allowed(POWER_LIMITER, pressure, c) < maxStroke;
+    }
+
+    String powerLimiterId() {
+        return controlId[POWER_LIMITER];
+    }
+
     double limitOf(int line, Conditions c) {
-        return line == outlet && compensator != NO_CONTROL
-                ? c.setting[compensator] - band / 2
+        return line == outlet && setting[COMPENSATOR] >= 0
+                ? c.setting[setting[COMPENSATOR]] - band / 2
                 : Double.POSITIVE_INFINITY;
     }
 }

@@ -2,45 +2,48 @@ package earlygate.solve;
 
 import earlygate.circuit.ReliefValve;
 import earlygate.curve.Relief;
-import earlygate.solve.ComponentState.ValveState;
-import java.util.Map;
+import earlygate.quantity.Si;
 
-final class ReliefElement extends Element {
-    private final int inlet;
-    private final int outlet;
+final class ReliefElement extends PairElement {
+    /** Main-spring pressure of a pilot-operated valve whose vent is open, Pa. */
+    private static final double VENTED = 3 * Si.BAR;
+
+    private final int index;
     private final int setting;
     private final double conductance;
     private final double override;
     private final double ratedFlow;
 
-    ReliefElement(ReliefValve v, Network network) {
-        super(v.id());
-        inlet = network.lineIndex(v.inlet());
-        outlet = network.lineIndex(v.outlet());
+    ReliefElement(ReliefValve v, Network network, int index) {
+        super(v.id(), network.lineIndex(v.inlet()), network.lineIndex(v.outlet()));
+        this.index = index;
         setting = network.settingIndex(v.id());
         conductance = v.ratedFlow() / v.overridePa();
         override = v.overridePa();
         ratedFlow = v.ratedFlow();
     }
 
-    @Override
-    void stamp(Balance b, Conditions c) {
-        double drop = b.pressure[inlet] - b.pressure[outlet];
-        double crack = c.setting[setting];
-        if (drop > crack) {
-            b.flow(inlet, outlet, Relief.flow(drop, crack, conductance), Relief.slope(drop, crack, conductance));
-        }
+    private double crack(Conditions c) {
+        return c.vented[index] ? Math.min(VENTED, c.setting[setting]) : c.setting[setting];
     }
 
     @Override
-    void report(Balance b, Conditions c, Map<String, ComponentState> into) {
-        double drop = b.pressure[inlet] - b.pressure[outlet];
-        double flow = Relief.flow(drop, c.setting[setting], conductance);
-        into.put(id, new ValveState(flow, Math.min(1, flow / ratedFlow), flow * drop));
+    double flow(double dropPa, Conditions c) {
+        return Relief.flow(dropPa, crack(c), conductance);
+    }
+
+    @Override
+    double slope(double dropPa, Conditions c) {
+        return Relief.slope(dropPa, crack(c), conductance);
+    }
+
+    @Override
+    double open(double flow, Conditions c) {
+        return Math.min(1, flow / ratedFlow);
     }
 
     @Override
     double limitOf(int line, Conditions c) {
-        return line == inlet ? c.setting[setting] + override / 2 : Double.POSITIVE_INFINITY;
+        return line == from ? crack(c) + override / 2 : Double.POSITIVE_INFINITY;
     }
 }

@@ -1,6 +1,9 @@
 package earlygate.solve;
 
+import earlygate.circuit.DcMotor;
+import earlygate.circuit.Driver;
 import earlygate.circuit.ElectricMotor;
+import earlygate.circuit.Engine;
 import earlygate.curve.MotorCurrent;
 import earlygate.curve.Slip;
 import earlygate.solve.ComponentState.DriverState;
@@ -16,68 +19,88 @@ import java.util.Optional;
  */
 final class ShaftElement extends Element {
     private final int index;
-    private final ElectricMotor motor;
+    private final Driver driver;
     private final PumpOnShaft[] pumps;
-    /** d(total torque)/dp by line, N·m/Pa; scratch of one evaluation. */
-    private final double[] torqueSlope;
 
-    ShaftElement(ElectricMotor motor, List<PumpOnShaft> pumps, int lines, int index) {
-        super(motor.id());
-        this.motor = motor;
+    ShaftElement(Driver driver, List<PumpOnShaft> pumps, int index) {
+        super(driver.id());
+        this.driver = driver;
         this.pumps = pumps.toArray(PumpOnShaft[]::new);
-        this.torqueSlope = new double[lines];
         this.index = index;
     }
 
     @Override
     void stamp(Balance b, Conditions c) {
+        double[] torqueSlope = b.torqueSlope;
         Arrays.fill(torqueSlope, 0);
         double torque = 0;
         for (PumpOnShaft p : pumps) {
-            torque += p.torque(b.pressure, c, torqueSlope);
+            torque += p.torque(b.pressure, c, b.torqueSlope);
         }
         double speed = speed(torque, c);
-        double speedSlope = !c.running[index] || forced(c) ? 0 : slipSlope(torque);
+        double speedSlope = !c.running[index] || forced(c) ? 0 : speedSlope(torque, c);
         for (PumpOnShaft p : pumps) {
             p.stamp(b, c, speed, speedSlope, torqueSlope);
         }
     }
 
+    /** An engine's chosen speed is its no-load speed, which droops; any other given speed is held. */
     private boolean forced(Conditions c) {
-        return !Double.isNaN(c.forcedSpeed[index]);
+        return !Double.isNaN(c.forcedSpeed[index]) && !(driver instanceof Engine);
+    }
+
+    private double noLoadSpeed(Conditions c) {
+        return Double.isNaN(c.forcedSpeed[index]) ? driver.noLoadSpeed() : c.forcedSpeed[index];
     }
 
     private double speed(double torque, Conditions c) {
         if (!c.running[index]) {
             return 0;
         }
-        return forced(c) ? c.forcedSpeed[index] : Slip.speed(motor.syncSpeed(), drop(), motor.ratedPower(), torque);
+        if (forced(c)) {
+            return c.forcedSpeed[index];
+        }
+        return driver instanceof DcMotor dc
+                ? Math.max(0, dc.noLoadSpeed() - drop() * torque / dc.ratedTorque())
+                : Slip.speed(noLoadSpeed(c), drop(), driver.ratedPower(), torque);
     }
 
-    private double slipSlope(double torque) {
-        return Slip.slope(motor.syncSpeed(), drop(), motor.ratedPower(), torque);
+    private double speedSlope(double torque, Conditions c) {
+        return driver instanceof DcMotor dc
+                ? -drop() / dc.ratedTorque()
+                : Slip.slope(noLoadSpeed(c), drop(), driver.ratedPower(), torque);
     }
 
     private double drop() {
-        return motor.syncSpeed() - motor.ratedSpeed();
+        return driver.noLoadSpeed() - driver.ratedSpeed();
+    }
+
+    /** A; none for an engine. */
+    private double current(double load, double torque) {
+        if (driver instanceof ElectricMotor m) {
+            return MotorCurrent.at(load, m.noLoadCurrent(), m.ratedCurrent());
+        }
+        return driver instanceof DcMotor dc
+                ? dc.noLoadCurrent() + (dc.ratedCurrent() - dc.noLoadCurrent()) * torque / dc.ratedTorque()
+                : 0;
     }
 
     @Override
     void report(Balance b, Conditions c, Map<String, ComponentState> into) {
         double torque = 0;
         for (PumpOnShaft p : pumps) {
-            torque += p.torque(b.pressure, c, torqueSlope);
+            torque += p.torque(b.pressure, c, b.torqueSlope);
         }
         double speed = speed(torque, c);
         double power = 0;
         for (PumpOnShaft p : pumps) {
-            double pumpPower = 2 * Math.PI * speed * p.torque(b.pressure, c, torqueSlope);
+            double pumpPower = 2 * Math.PI * speed * p.torque(b.pressure, c, b.torqueSlope);
             power += pumpPower;
             Optional<String> control = speed > 0 ? p.inControl(b.pressure, c) : Optional.empty();
             into.put(p.id, new PumpState(p.flow(b.pressure, c, speed), p.stroke(b.pressure, c), pumpPower, control));
         }
-        double load = power / motor.ratedPower();
-        double current = speed > 0 ? MotorCurrent.at(load, motor.noLoadCurrent(), motor.ratedCurrent()) : 0;
+        double load = power / driver.ratedPower();
+        double current = speed > 0 ? current(load, torque) : 0;
         into.put(id, new DriverState(speed, power, current, load));
     }
 

@@ -22,7 +22,7 @@ class UnitFileTest {
         Pump pump = unit.all(Pump.class).get(0);
         assertThat(pump.displacement()).isCloseTo(40e-6, within(1e-15));
         assertThat(pump.maxStroke()).isEqualTo(1);
-        assertThat(unit.driverOf(pump).syncSpeed()).isEqualTo(25);
+        assertThat(unit.driverOf(pump).noLoadSpeed()).isEqualTo(25);
         assertThat(unit.settings()).extracting(Setting::id).containsExactly("P1.compensator", "RV1");
         assertThat(unit.fluid().bandLow()).isEqualTo(313.15);
     }

@@ -21,7 +21,7 @@ class VectorsTest {
     private static final JsonMapper JSON = new JsonMapper();
 
     static Stream<Arguments> cases() {
-        return Stream.of("ex-01-compensated").flatMap(VectorsTest::casesOf);
+        return Stream.of("ex-01-compensated", "ex-02-high-low").flatMap(VectorsTest::casesOf);
     }
 
     private static Stream<Arguments> casesOf(String file) {

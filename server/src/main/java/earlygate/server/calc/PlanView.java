@@ -90,7 +90,7 @@ public record PlanView(
                 words.say(s.action()),
                 words.say(s.why()),
                 s.inControl().orElse(null),
-                SituationFile.write(s.situation()),
+                SituationFile.write(unit, s.situation()),
                 s.expect().stream().map(e -> expect(unit, e)).toList(),
                 s.ifNot().stream().map(words::say).toList(),
                 s.cautions().stream().map(words::say).toList(),

@@ -1,6 +1,6 @@
 package earlygate.server.rig;
 
-import earlygate.circuit.ElectricMotor;
+import earlygate.circuit.Driver;
 import earlygate.circuit.PowerUnit;
 import earlygate.circuit.Throttle;
 import earlygate.explain.Reason;
@@ -93,7 +93,7 @@ class RigController {
     }
 
     private static String driver(PowerUnit unit, String id) {
-        return known(unit.all(ElectricMotor.class).stream().anyMatch(m -> m.id().equals(id)), id);
+        return known(unit.all(Driver.class).stream().anyMatch(m -> m.id().equals(id)), id);
     }
 
     private static String throttle(PowerUnit unit, String id) {
