@@ -55,6 +55,7 @@ public final class Conditions {
         oil(network.unit.fluid().middleOfBand());
     }
 
+    /** Puts what a situation names; the rest stays. */
     Conditions apply(Situation s) {
         s.settings().forEach(this::setting);
         s.openings().forEach(this::opening);

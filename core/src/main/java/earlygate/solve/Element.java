@@ -16,6 +16,9 @@ abstract class Element {
     /** Says how the component stands at the pressures of a solution. */
     abstract void report(Balance b, Conditions c, Map<String, ComponentState> into);
 
+    /** Called once a step in time is taken; what has a history keeps it in the conditions. */
+    void after(Balance b, Conditions c) {}
+
     /** A guess, Pa, for the line that this element limits; infinite where it limits none. */
     double limitOf(int line, Conditions c) {
         return Double.POSITIVE_INFINITY;

@@ -141,6 +141,28 @@ public final class Network {
                 : Section.POSITIONS.indexOf(position);
     }
 
+    /** The power limiter that has the stroke of a pump feeding this line; null when none has. */
+    String powerLimiterOf(int line, double[] pressure, Conditions c) {
+        for (Element e : elements) {
+            if (e instanceof ShaftElement shaft) {
+                for (PumpOnShaft p : shaft.pumps) {
+                    if (p.limitsPower(line, pressure, c)) {
+                        return p.powerLimiterId();
+                    }
+                }
+            }
+        }
+        return null;
+    }
+
+    /** Pumps that turn with their suction shut. */
+    List<String> starved(Conditions c) {
+        return unit.all(Pump.class).stream()
+                .filter(p -> c.suctionShut[pumpIndex(p.id())] && c.running[elementIndex(p.driver())])
+                .map(Pump::id)
+                .toList();
+    }
+
     int pumpIndex(String id) {
         return index(pumpIndex, id);
     }

@@ -120,8 +120,9 @@ final class PilotedElement extends Element {
         this.differential = differential;
     }
 
-    /** Latched types are open or shut; the transient keeps which. */
-    void latch(Balance b, Conditions c) {
+    /** Latched types are open or shut; which, only time tells. */
+    @Override
+    void after(Balance b, Conditions c) {
         if (differential > 0) {
             double p = b.pressure[pilot];
             double s = c.setting[setting];

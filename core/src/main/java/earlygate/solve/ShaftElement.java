@@ -20,7 +20,7 @@ import java.util.Optional;
 final class ShaftElement extends Element {
     private final int index;
     private final Driver driver;
-    private final PumpOnShaft[] pumps;
+    final PumpOnShaft[] pumps;
 
     ShaftElement(Driver driver, List<PumpOnShaft> pumps, int index) {
         super(driver.id());

@@ -1,5 +1,6 @@
 package earlygate.solve;
 
+import earlygate.circuit.Setting;
 import earlygate.circuit.Situation;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -19,6 +20,8 @@ public final class Solver {
     private static final double NUDGE = 1e3;
     /** Pa per Pa of setting, from which on a setting has the line. */
     private static final double HAS_THE_LINE = 0.5;
+    /** Closer than this two settings move a line alike, and the first of them has it. */
+    private static final double AS_MUCH = 1.01;
 
     private final Network network;
     private final Newton newton;
@@ -78,7 +81,7 @@ public final class Solver {
                 sealed.add(network.lineIds[i]);
             }
         }
-        return new SteadyState(pressures, components, inControl(c), sealed, c.oil);
+        return new SteadyState(pressures, components, inControl(c), sealed, network.starved(c), c.oil);
     }
 
     /** Moves each setting a little and sees, through the Jacobian, which lines follow. */
@@ -88,30 +91,42 @@ public final class Solver {
         System.arraycopy(b.excess, 0, settled, 0, settled.length);
         double[] strongest = new double[network.lineIds.length];
         String[] holder = new String[network.lineIds.length];
-        for (int s = 0; s < c.setting.length; s++) {
-            double at = c.setting[s];
-            c.setting[s] = at + NUDGE;
-            b.evaluate(network, c, settled, 0);
-            c.setting[s] = at;
-            for (int i = 0; i < moved.length; i++) {
-                moved[i] = (settled[i] - b.excess[i]) / NUDGE;
-            }
-            newton.lu.solve(moved);
-            for (int i = 1; i < moved.length; i++) {
-                if (!c.held[i] && Math.abs(moved[i]) >= Math.max(HAS_THE_LINE, strongest[i] * (1 + 1e-6))) {
-                    strongest[i] = Math.abs(moved[i]);
-                    holder[i] = network.settings.get(s).id();
+        // Limiters first: one that moves a line as much as a margin does has it.
+        for (boolean margins : new boolean[] {false, true}) {
+            for (int s = 0; s < c.setting.length; s++) {
+                Setting.Kind kind = network.settings.get(s).kind();
+                if (kind != Setting.Kind.POWER_LIMITER && (kind == Setting.Kind.LOAD_SENSE) == margins) {
+                    follow(c, s, strongest, holder);
                 }
             }
         }
         b.evaluate(network, c, settled, 0);
         Map<String, String> inControl = new LinkedHashMap<>();
         for (int i = 1; i < holder.length; i++) {
-            if (holder[i] != null) {
-                inControl.put(network.lineIds[i], holder[i]);
+            String power = holder[i] == null && !c.held[i] ? network.powerLimiterOf(i, b.pressure, c) : null;
+            if (holder[i] != null || power != null) {
+                inControl.put(network.lineIds[i], holder[i] != null ? holder[i] : power);
             }
         }
         return inControl;
+    }
+
+    private void follow(Conditions c, int setting, double[] strongest, String[] holder) {
+        Balance b = newton.balance;
+        double at = c.setting[setting];
+        c.setting[setting] = at + NUDGE;
+        b.evaluate(network, c, settled, 0);
+        c.setting[setting] = at;
+        for (int i = 0; i < moved.length; i++) {
+            moved[i] = (settled[i] - b.excess[i]) / NUDGE;
+        }
+        newton.lu.solve(moved);
+        for (int i = 1; i < moved.length; i++) {
+            if (!c.held[i] && Math.abs(moved[i]) >= Math.max(HAS_THE_LINE, strongest[i] * AS_MUCH)) {
+                strongest[i] = Math.abs(moved[i]);
+                holder[i] = network.settings.get(setting).id();
+            }
+        }
     }
 
     private List<String> worst() {

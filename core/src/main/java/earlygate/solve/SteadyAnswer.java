@@ -8,9 +8,11 @@ import static earlygate.quantity.Si.RPM;
 import earlygate.circuit.PowerUnit;
 import earlygate.circuit.TestPoint;
 import earlygate.explain.Reason;
+import earlygate.solve.ComponentState.ActuatorState;
 import earlygate.solve.ComponentState.DriverState;
 import earlygate.solve.ComponentState.PumpState;
 import earlygate.solve.ComponentState.ValveState;
+import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -47,13 +49,15 @@ public record SteadyAnswer(
             double shown = t.reads().fromPa(state.pressure(t.line()));
             testPoints.put(t.id(), new Reads(round(shown), t.reads().label()));
         }
-        List<Reason> warnings = state.sealed().stream()
-                .map(line -> Reason.of("solve.sealed-line").name("line", line))
-                .toList();
+        List<Reason> warnings = new ArrayList<>();
+        state.starved()
+                .forEach(pump -> warnings.add(Reason.of("solve.suction-shut").name("pump", pump)));
+        state.sealed()
+                .forEach(line -> warnings.add(Reason.of("solve.sealed-line").name("line", line)));
         return new SteadyAnswer(lines, components, testPoints, inControl, warnings);
     }
 
-    private static Map<String, Object> component(ComponentState c) {
+    static Map<String, Object> component(ComponentState c) {
         Map<String, Object> out = new LinkedHashMap<>();
         if (c instanceof PumpState p) {
             out.put("flowLpm", round(p.flow() / LPM));
@@ -69,12 +73,15 @@ public record SteadyAnswer(
             out.put("flowLpm", round(v.flow() / LPM));
             out.put("open", round(v.open()));
             out.put("heatKw", round(v.heat() / KW));
+        } else if (c instanceof ActuatorState a) {
+            out.put("flowLpm", round(a.flow() / LPM));
+            out.put("speed", round(a.speed()));
         }
         return out;
     }
 
     /** To six significant digits; no dial and no tolerance of the field is finer. */
-    private static double round(double value) {
+    static double round(double value) {
         if (Math.abs(value) < 1e-9) {
             return 0;
         }

@@ -14,6 +14,7 @@ import java.util.Optional;
  * @param components by component id
  * @param inControl by line id, the setting that holds it; no entry where the load decides
  * @param sealed lines that nothing feeds or drains
+ * @param starved running pumps whose suction is shut
  * @param oil K
  */
 public record SteadyState(
@@ -21,6 +22,7 @@ public record SteadyState(
         Map<String, ComponentState> components,
         Map<String, String> inControl,
         List<String> sealed,
+        List<String> starved,
         double oil) {
 
     public double pressure(String line) {

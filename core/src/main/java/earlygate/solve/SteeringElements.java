@@ -66,6 +66,8 @@ final class SteeringElements {
     }
 
     static final class ShuttleElement extends Element {
+        private static final double OVER = 0.25 * Si.BAR;
+
         private final int a;
         private final int b;
         private final int out;
@@ -77,20 +79,35 @@ final class SteeringElements {
             out = n.lineIndex(s.out());
         }
 
-        private int higher(Balance x) {
-            return x.pressure[a] >= x.pressure[b] ? a : b;
+        /** Share of the way to a: the ball goes over within a quarter of a bar, so that the flow has no jump. */
+        private double share(Balance x) {
+            return Math.max(0, Math.min(1, 0.5 + (x.pressure[a] - x.pressure[b]) / (2 * OVER)));
         }
 
         @Override
         void stamp(Balance x, Conditions c) {
-            int from = higher(x);
-            x.flow(from, out, SIGNAL * (x.pressure[from] - x.pressure[out]), SIGNAL);
+            double w = share(x);
+            double fromA = x.pressure[a] - x.pressure[out];
+            double fromB = x.pressure[b] - x.pressure[out];
+            x.flow(a, out, SIGNAL * w * fromA, SIGNAL * w);
+            x.flow(b, out, SIGNAL * (1 - w) * fromB, SIGNAL * (1 - w));
+            if (w > 0 && w < 1) {
+                double perShare = SIGNAL / (2 * OVER);
+                x.slope(a, out, a, perShare * fromA);
+                x.slope(a, out, b, -perShare * fromA);
+                x.slope(b, out, a, -perShare * fromB);
+                x.slope(b, out, b, perShare * fromB);
+            }
         }
 
         @Override
         void report(Balance x, Conditions c, Map<String, ComponentState> into) {
-            double drop = x.pressure[higher(x)] - x.pressure[out];
-            into.put(id, new ValveState(SIGNAL * drop, 1, SIGNAL * drop * drop));
+            double w = share(x);
+            double fromA = x.pressure[a] - x.pressure[out];
+            double fromB = x.pressure[b] - x.pressure[out];
+            double flow = SIGNAL * (w * fromA + (1 - w) * fromB);
+            double heat = SIGNAL * (w * fromA * fromA + (1 - w) * fromB * fromB);
+            into.put(id, new ValveState(flow, w > 0.5 ? 1 : 0, heat));
         }
     }
 

@@ -23,6 +23,9 @@ public final class Transient {
      */
     public void advance(Conditions c, double seconds) {
         if (newton.advance(c, seconds)) {
+            for (Element e : network.elements) {
+                e.after(newton.balance, c);
+            }
             return;
         }
         if (seconds < 1e-9) {
@@ -35,6 +38,15 @@ public final class Transient {
     /** Pa. */
     public double pressure(String line) {
         return newton.balance.pressure[network.lineIndex(line)];
+    }
+
+    /** The pressures now, Pa by line id, tank left out. */
+    public Map<String, Double> pressures() {
+        Map<String, Double> pressures = new LinkedHashMap<>();
+        for (int i = 1; i < network.lineIds.length; i++) {
+            pressures.put(network.lineIds[i], newton.balance.pressure[i]);
+        }
+        return pressures;
     }
 
     /** How every component stands now. */

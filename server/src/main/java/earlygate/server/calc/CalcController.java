@@ -11,9 +11,12 @@ import earlygate.server.words.ApiProblem;
 import earlygate.server.words.Words;
 import earlygate.solve.Network;
 import earlygate.solve.Outcome;
+import earlygate.solve.Series;
 import earlygate.solve.Solver;
 import earlygate.solve.SteadyAnswer;
+import earlygate.solve.SteadyState;
 import io.swagger.v3.oas.annotations.media.Schema;
+import java.util.Comparator;
 import java.util.List;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
@@ -31,12 +34,60 @@ class CalcController {
             @Schema(implementation = Object.class) JsonNode unit,
             @Schema(implementation = Object.class) JsonNode situation,
             @Schema(implementation = Object.class) JsonNode gapSchool,
-            String school) {}
+            String school,
+            Vary vary,
+            Double seconds,
+            Double stepMs,
+            List<EventRequest> events) {}
+
+    /** @param path such as {@code openings.TV1} or {@code settings.RV1} */
+    record Vary(String path, double from, double to, int points) {}
+
+    record EventRequest(
+            double atS,
+            @Schema(implementation = Object.class) JsonNode set) {}
 
     @PostMapping("/steady")
     SteadyView steady(@RequestBody CalcRequest request, @RequestParam(defaultValue = "bar") PressureUnit pressure) {
         PowerUnit unit = CalcInput.unit(request.unit());
         return steady(unit, CalcInput.situation(unit, request.situation()), Words.in(pressure));
+    }
+
+    @PostMapping("/sweep")
+    List<SteadyView> sweep(
+            @RequestBody CalcRequest request, @RequestParam(defaultValue = "bar") PressureUnit pressure) {
+        PowerUnit unit = CalcInput.unit(request.unit());
+        Situation situation = CalcInput.situation(unit, request.situation());
+        return Sweep.of(unit, situation, request.vary()).stream()
+                .map(outcome -> SteadyView.of(SteadyAnswer.of(unit, converged(outcome)), Words.in(pressure)))
+                .toList();
+    }
+
+    /** At most this many steps, and samples in the answer. */
+    private static final int MOST_STEPS = 200_000;
+
+    private static final int MOST_SAMPLES = 1000;
+
+    @PostMapping("/transient")
+    Series follow(@RequestBody CalcRequest request) {
+        PowerUnit unit = CalcInput.unit(request.unit());
+        Situation situation = CalcInput.situation(unit, request.situation());
+        double seconds = CalcInput.within("seconds", request.seconds(), 1, 1e-3, 3600);
+        double stepS = CalcInput.within("stepMs", request.stepMs(), 1, 0.01, 60_000) / 1000;
+        CalcInput.within("seconds", seconds / stepS, 1, 0, MOST_STEPS);
+        List<EventRequest> events = request.events() == null ? List.of() : request.events();
+        List<Series.Event> read = events.stream()
+                .map(e -> new Series.Event(e.atS(), CalcInput.situation(unit, e.set())))
+                .sorted(Comparator.comparing(Series.Event::atS))
+                .toList();
+        try {
+            return Series.run(new Network(unit), situation, seconds, stepS, read, MOST_SAMPLES);
+        } catch (IllegalStateException noBalance) {
+            throw ApiProblem.badInput(
+                    "situation",
+                    Reason.of("solve.no-balance")
+                            .name("line", unit.lines().get(0).id()));
+        }
     }
 
     @PostMapping("/ladder")
@@ -72,9 +123,13 @@ class CalcController {
     }
 
     private static SteadyView steady(PowerUnit unit, Situation situation, Words words) {
-        Outcome outcome = Solver.solve(new Network(unit), situation);
+        SteadyState state = converged(Solver.solve(new Network(unit), situation));
+        return SteadyView.of(SteadyAnswer.of(unit, state), words);
+    }
+
+    private static SteadyState converged(Outcome outcome) {
         if (outcome instanceof Outcome.Converged c) {
-            return SteadyView.of(SteadyAnswer.of(unit, c.state()), words);
+            return c.state();
         }
         if (outcome instanceof Outcome.Implausible i) {
             throw ApiProblem.badInput(

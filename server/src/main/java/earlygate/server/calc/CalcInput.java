@@ -65,14 +65,27 @@ public final class CalcInput {
     private static double number(JsonNode node, String key, double fallback) {
         double value = node.path(key).asDouble(fallback);
         if (!(value >= 0 && value <= 500)) {
-            throw ApiProblem.badInput(
-                    "gapSchool." + key,
-                    Reason.of("situation.out-of-range")
-                            .name("value", node.path(key).asString())
-                            .number("min", 0)
-                            .number("max", 500));
+            throw outOfRange("gapSchool." + key, node.path(key).asString(""), 0, 500);
         }
         return value;
+    }
+
+    /** A number that may be left out. */
+    static double within(String path, Double given, double fallback, double min, double max) {
+        double value = given == null ? fallback : given;
+        if (!(value >= min && value <= max)) {
+            throw outOfRange(path, Double.toString(value), min, max);
+        }
+        return value;
+    }
+
+    static ApiProblem outOfRange(String path, String value, double min, double max) {
+        return ApiProblem.badInput(
+                path,
+                Reason.of("situation.out-of-range")
+                        .name("value", value)
+                        .number("min", min)
+                        .number("max", max));
     }
 
     public static School school(String key) {

@@ -1,0 +1,108 @@
+package earlygate.solve;
+
+import static earlygate.fixture.Units.circuit;
+import static earlygate.fixture.Units.lg07;
+import static earlygate.fixture.Units.read;
+import static earlygate.quantity.Si.BAR;
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import earlygate.circuit.Accumulator;
+import earlygate.circuit.PowerUnit;
+import earlygate.circuit.Situation;
+import earlygate.solve.ComponentState.PumpState;
+import earlygate.solve.ComponentState.ValveState;
+import java.util.List;
+import java.util.Map;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
+
+class TransientTest {
+    private static final double STEP = 1e-3;
+
+    /** Charging, unloaded, falling, charging again: cut-out at the setting, cut-in a differential below. */
+    @Test
+    void accumulatorCyclesBetweenCutOutAndCutIn() {
+        PowerUnit unit = read(circuit("AC"));
+        Network network = new Network(unit);
+        Transient machine = new Transient(network);
+        Conditions c = network.conditions(Situation.AS_THE_FILE);
+        double highest = 0;
+        double lowest = Double.POSITIVE_INFINITY;
+        boolean unloaded = false;
+        int cycles = 0;
+        for (int i = 0; i < 400_000 && cycles < 3; i++) {
+            machine.advance(c, STEP);
+            double p = machine.pressure("A");
+            boolean low = machine.pressure("P") < 20 * BAR && p > 100 * BAR;
+            if (low && !unloaded) {
+                highest = Math.max(highest, p);
+            } else if (!low && unloaded) {
+                lowest = Math.min(lowest, p);
+                cycles++;
+            }
+            unloaded = low;
+        }
+        assertThat(cycles).isEqualTo(3);
+        assertThat(highest / BAR).isCloseTo(140, within(1.0));
+        assertThat(lowest / BAR).isCloseTo(140 * 0.85, within(1.0));
+    }
+
+    /** Oil in, out and stored, over a charge: the pump's oil is in the accumulator, the lines, or has leaked. */
+    @ParameterizedTest
+    @ValueSource(doubles = {1e-3, 5e-3})
+    void massIsConserved(double step) {
+        PowerUnit unit = read(circuit("AC"));
+        Accumulator acc = unit.all(Accumulator.class).get(0);
+        Network network = new Network(unit);
+        Transient machine = new Transient(network);
+        Conditions c = network.conditions(Situation.AS_THE_FILE);
+        double in = 0;
+        double out = 0;
+        for (double t = 0; t < 8; t += step) {
+            machine.advance(c, step);
+            Map<String, ComponentState> now = machine.components(c);
+            in += step * ((PumpState) now.get("P1")).flow();
+            for (String drain : List.of("UV1", "RV1", "LK1", "TV1")) {
+                out += step * ((ValveState) now.get(drain)).flow();
+            }
+        }
+        double p = machine.pressure("A");
+        double stored = acc.volume() * (1 - Math.pow(acc.prechargePa() / p, 1 / acc.polytropic()))
+                + (0.5e-3 * machine.pressure("P") + 1e-3 * p) / unit.fluid().bulkModulus();
+        assertThat(in - out).isCloseTo(stored, within(1e-3 * in));
+        assertThat(p).isGreaterThan(acc.prechargePa());
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"LS", "BR", "DC"})
+    void endsWhereTheSteadySolverIs(String name) {
+        PowerUnit unit = read(circuit(name));
+        Network network = new Network(unit);
+        Transient machine = new Transient(network);
+        Conditions c = network.conditions(Situation.AS_THE_FILE);
+        for (int i = 0; i < 3000; i++) {
+            machine.advance(c, STEP);
+        }
+        for (int i = 0; i < 200; i++) {
+            machine.advance(c, 1);
+        }
+        SteadyState steady = ((Outcome.Converged) Solver.solve(network, Situation.AS_THE_FILE)).state();
+        steady.pressures()
+                .forEach((line, pa) ->
+                        assertThat(machine.pressure(line)).as(line).isCloseTo(pa, within(Math.max(1e-3 * pa, 2e3))));
+    }
+
+    @Test
+    void deadheadingRisesAsTheOilIsSqueezed() {
+        PowerUnit unit = lg07();
+        Network network = new Network(unit);
+        Conditions c = network.conditions(Situation.AS_THE_FILE);
+        Transient machine = new Transient(network);
+        machine.advance(c, 1e-4);
+        double flow = ((PumpState) machine.components(c).get("P1")).flow();
+        double rise = flow / (1.5e-3 / unit.fluid().bulkModulus());
+        assertThat(machine.pressure("P") / 1e-4).isCloseTo(rise, within(0.02 * rise));
+    }
+}
