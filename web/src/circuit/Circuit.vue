@@ -58,7 +58,7 @@ function isCurrent(id: string): boolean {
     <g v-for="b in drawing.branches" :key="'w' + b.component.id" :class="['wire', { under: under(b.line) }]" :style="{ strokeWidth: thickness(b.line) }">
       <path :d="`M ${b.x} 150 V 246`" />
     </g>
-    <g v-for="b in drawing.branches" :key="'t' + b.component.id" class="wire">
+    <g v-for="b in drawing.branches.filter((x) => x.toTank)" :key="'t' + b.component.id" class="wire">
       <path :d="`M ${b.x} 294 V 345`" /><path :d="SYMBOLS.tank" :transform="`translate(${b.x} 345)`" />
     </g>
 
@@ -90,6 +90,11 @@ function isCurrent(id: string): boolean {
         <path :d="SYMBOLS.spring" class="line" /><path :d="SYMBOLS.adjust" class="line" />
         <text x="60" y="-4" class="name">{{ b.component.id }}</text>
         <text x="60" y="14" class="note">{{ note(b.component) }}</text>
+      </template>
+      <template v-else-if="b.component.type !== 'throttle' && b.component.type !== 'orifice'">
+        <rect x="-26" y="-24" width="52" height="48" class="body" />
+        <text x="36" y="-4" class="name">{{ b.component.id }}</text>
+        <text x="36" y="14" class="note">{{ b.component.type.replaceAll('-', ' ') }}</text>
       </template>
       <template v-else>
         <path :d="SYMBOLS.throttleArcs" class="line" /><path d="M 0 -24 V 24" :class="['wire', { under: under(b.line) }]" />

@@ -19,7 +19,7 @@ export interface Drawing {
   buses: Bus[]
   pumps: Placed[]
   motors: Placed[]
-  branches: (Placed & { line: string })[]
+  branches: (Placed & { line: string; toTank: boolean })[]
   gauges: { id: string; line: string; x: number; y: number }[]
 }
 
@@ -30,7 +30,7 @@ const BRANCH_GAP = 210
 /** Places a unit: prime mover and pumps below, each pump line a bus above them, its branches along it, load last. */
 export function layout(unit: UnitFile): Drawing {
   const pumps = unit.components.filter((c) => c.type === 'pump')
-  const motors = unit.components.filter((c) => c.type === 'electric-motor')
+  const motors = unit.components.filter((c) => ['electric-motor', 'engine', 'dc-motor'].includes(c.type))
   const drawing: Drawing = { width: 0, height: 480, buses: [], pumps: [], motors: [], branches: [], gauges: [] }
   let x = 250
   for (const pump of pumps) {
@@ -48,7 +48,7 @@ export function layout(unit: UnitFile): Drawing {
       .sort((a, b) => Number(a.purpose === 'load') - Number(b.purpose === 'load'))
     for (const component of branches) {
       x += BRANCH_GAP
-      drawing.branches.push({ component, line, x, y: 270 })
+      drawing.branches.push({ component, line, x, y: 270, toTank: (component.outlet ?? component.b) === TANK })
     }
     drawing.buses.push({ line, y: BUS_Y, from, to: Math.max(x, from + 90 + gauges.length * 110 - 60) })
     x += BRANCH_GAP

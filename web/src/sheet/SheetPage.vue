@@ -17,7 +17,7 @@ const whatIf = ref<WhatIf>({ running: true, openings: {}, oilC: 50 })
 const { draft, revision, answer, refused, changed, loadError, save, undoAll } = useSheet(props.tag, whatIf)
 
 const throttles = computed(() => draft.value?.components.filter((c) => c.type === 'throttle') ?? [])
-const motors = computed(() => draft.value?.components.filter((c) => c.type === 'electric-motor') ?? [])
+const motors = computed(() => draft.value?.components.filter((c) => ['electric-motor', 'engine', 'dc-motor'].includes(c.type)) ?? [])
 const problem = computed(() => refused.value ?? (loadError.value ? asRefused(loadError.value) : null))
 
 function figure(id: string, key: string): number {

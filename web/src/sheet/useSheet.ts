@@ -40,7 +40,7 @@ export function useSheet(tag: string, whatIf: Ref<WhatIf>) {
   const changed = computed(() => draft.value !== undefined && JSON.stringify(draft.value) !== saved.value)
 
   function situation(unit: UnitFile) {
-    const motors = unit.components.filter((c) => c.type === 'electric-motor')
+    const motors = unit.components.filter((c) => ['electric-motor', 'engine', 'dc-motor'].includes(c.type))
     const settings = Object.fromEntries((unit.targets ?? []).map((t) => [t.setting, t.pressureBar]))
     return {
       drivers: Object.fromEntries(motors.map((m) => [m.id, { running: whatIf.value.running }])),

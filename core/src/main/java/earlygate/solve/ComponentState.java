@@ -8,9 +8,10 @@ public sealed interface ComponentState {
      * @param flow delivered, m3/s
      * @param stroke fraction of full displacement
      * @param shaftPower W
+     * @param leakage to inlet or case drain, m3/s
      * @param inControl the control that holds the stroke; empty at the maximum stop
      */
-    record PumpState(double flow, double stroke, double shaftPower, Optional<String> inControl)
+    record PumpState(double flow, double stroke, double shaftPower, double leakage, Optional<String> inControl)
             implements ComponentState {}
 
     /** @param speed rev/s; {@code power} W; {@code current} A; {@code load} fraction of rated power */

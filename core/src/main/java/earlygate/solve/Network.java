@@ -155,6 +155,12 @@ public final class Network {
         return null;
     }
 
+    Map<String, Double> settingsOf(Conditions c) {
+        Map<String, Double> values = new HashMap<>();
+        settingIndex.forEach((id, i) -> values.put(id, c.setting[i]));
+        return values;
+    }
+
     /** Pumps that turn with their suction shut. */
     List<String> starved(Conditions c) {
         return unit.all(Pump.class).stream()

@@ -151,7 +151,12 @@ final class PumpOnShaft {
     /** Delivered, m3/s. */
     double flow(double[] pressure, Conditions c, double speed) {
         double pumped = c.suctionShut[index] ? 0 : speed * displacement * stroke(pressure, c);
-        return pumped - leakage * c.leakage * (pressure[outlet] - pressure[inlet]);
+        return pumped - leakage(pressure, c);
+    }
+
+    /** Through the pump's clearances, m3/s. */
+    double leakage(double[] pressure, Conditions c) {
+        return leakage * c.leakage * (pressure[outlet] - pressure[inlet]);
     }
 
     Optional<String> inControl(double[] pressure, Conditions c) {

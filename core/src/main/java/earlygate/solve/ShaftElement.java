@@ -97,7 +97,14 @@ final class ShaftElement extends Element {
             double pumpPower = 2 * Math.PI * speed * p.torque(b.pressure, c, b.torqueSlope);
             power += pumpPower;
             Optional<String> control = speed > 0 ? p.inControl(b.pressure, c) : Optional.empty();
-            into.put(p.id, new PumpState(p.flow(b.pressure, c, speed), p.stroke(b.pressure, c), pumpPower, control));
+            into.put(
+                    p.id,
+                    new PumpState(
+                            p.flow(b.pressure, c, speed),
+                            p.stroke(b.pressure, c),
+                            pumpPower,
+                            p.leakage(b.pressure, c),
+                            control));
         }
         double load = power / driver.ratedPower();
         double current = speed > 0 ? current(load, torque) : 0;

@@ -81,7 +81,8 @@ public final class Solver {
                 sealed.add(network.lineIds[i]);
             }
         }
-        return new SteadyState(pressures, components, inControl(c), sealed, network.starved(c), c.oil);
+        return new SteadyState(
+                pressures, components, inControl(c), network.settingsOf(c), sealed, network.starved(c), c.oil);
     }
 
     /** Moves each setting a little and sees, through the Jacobian, which lines follow. */

@@ -6,6 +6,7 @@ import static earlygate.quantity.Si.LPM;
 import static earlygate.quantity.Si.RPM;
 
 import earlygate.circuit.PowerUnit;
+import earlygate.circuit.Setting;
 import earlygate.circuit.TestPoint;
 import earlygate.explain.Reason;
 import earlygate.solve.ComponentState.ActuatorState;
@@ -13,9 +14,11 @@ import earlygate.solve.ComponentState.DriverState;
 import earlygate.solve.ComponentState.PumpState;
 import earlygate.solve.ComponentState.ValveState;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 
 /**
  * A steady state in the words and units of the calculation API.
@@ -23,17 +26,25 @@ import java.util.Map;
  * @param components by id: flowLpm, stroke, shaftPowerKw, inControl of a pump; speedRpm, powerKw, currentA, load of a
  *     driver; flowLpm, open, heatKw of a valve
  * @param inControl by line id; null where the load decides
+ * @param nextLimiter by line id; none where no other limiter stands above
  */
 public record SteadyAnswer(
         Map<String, LineAnswer> lines,
         Map<String, Map<String, Object>> components,
         Map<String, Reads> testPoints,
         Map<String, String> inControl,
+        Map<String, Next> nextLimiter,
         List<Reason> warnings) {
+    private static final Set<Setting.Kind> LIMITERS =
+            Set.of(Setting.Kind.COMPENSATOR, Setting.Kind.RELIEF, Setting.Kind.PORT_RELIEF, Setting.Kind.REDUCING);
+
     public record LineAnswer(double pressureBar) {}
 
-    /** What a gauge shows, in its own unit. */
-    public record Reads(double reads, String unit) {}
+    /** What a gauge shows, in its own unit; {@code shown} is rounded as its dial can be read. */
+    public record Reads(double reads, String unit, double shown) {}
+
+    /** The limiter of a line that would take it next, and by how much it stands above the pressure now. */
+    public record Next(String setting, double aboveBar) {}
 
     public static SteadyAnswer of(PowerUnit unit, SteadyState state) {
         Map<String, LineAnswer> lines = new LinkedHashMap<>();
@@ -47,14 +58,29 @@ public record SteadyAnswer(
         Map<String, Reads> testPoints = new LinkedHashMap<>();
         for (TestPoint t : unit.testPoints()) {
             double shown = t.reads().fromPa(state.pressure(t.line()));
-            testPoints.put(t.id(), new Reads(round(shown), t.reads().label()));
+            testPoints.put(
+                    t.id(), new Reads(round(shown), t.reads().label(), round(t.readOff(state.pressure(t.line())))));
         }
         List<Reason> warnings = new ArrayList<>();
         state.starved()
                 .forEach(pump -> warnings.add(Reason.of("solve.suction-shut").name("pump", pump)));
         state.sealed()
                 .forEach(line -> warnings.add(Reason.of("solve.sealed-line").name("line", line)));
-        return new SteadyAnswer(lines, components, testPoints, inControl, warnings);
+        return new SteadyAnswer(lines, components, testPoints, inControl, next(unit, state), warnings);
+    }
+
+    private static Map<String, Next> next(PowerUnit unit, SteadyState state) {
+        Map<String, Next> next = new LinkedHashMap<>();
+        state.pressures()
+                .forEach((line, pa) -> unit.settings().stream()
+                        .filter(s -> s.line().equals(line) && LIMITERS.contains(s.kind()))
+                        .filter(s ->
+                                !state.limiterOf(line).filter(s.id()::equals).isPresent())
+                        .filter(s -> state.settings().get(s.id()) > pa)
+                        .min(Comparator.comparing(s -> state.settings().get(s.id())))
+                        .ifPresent(s -> next.put(
+                                line, new Next(s.id(), round((state.settings().get(s.id()) - pa) / BAR)))));
+        return next;
     }
 
     static Map<String, Object> component(ComponentState c) {
@@ -63,6 +89,7 @@ public record SteadyAnswer(
             out.put("flowLpm", round(p.flow() / LPM));
             out.put("stroke", round(p.stroke()));
             out.put("shaftPowerKw", round(p.shaftPower() / KW));
+            out.put("caseDrainLpm", round(p.leakage() / LPM));
             out.put("inControl", p.inControl().orElse(null));
         } else if (c instanceof DriverState d) {
             out.put("speedRpm", round(d.speed() / RPM));

@@ -13,6 +13,7 @@ import java.util.Optional;
  * @param pressures Pa by line id, tank left out
  * @param components by component id
  * @param inControl by line id, the setting that holds it; no entry where the load decides
+ * @param settings as they stood, Pa (W for a power limiter)
  * @param sealed lines that nothing feeds or drains
  * @param starved running pumps whose suction is shut
  * @param oil K
@@ -21,6 +22,7 @@ public record SteadyState(
         Map<String, Double> pressures,
         Map<String, ComponentState> components,
         Map<String, String> inControl,
+        Map<String, Double> settings,
         List<String> sealed,
         List<String> starved,
         double oil) {

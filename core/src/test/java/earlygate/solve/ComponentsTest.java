@@ -73,6 +73,26 @@ class ComponentsTest {
     }
 
     @Test
+    void derivedReadingsSayWhatADialShowsAndWhoComesNext() {
+        PowerUnit unit = read(circuit("LS"));
+        SteadyAnswer a = SteadyAnswer.of(unit, solve(unit, FILE.withPosition("S1", "a")));
+        // 400 bar of class 0.6 may be 2.4 bar wrong: it is read to one bar; the psi gauge to ten psi.
+        assertThat(a.testPoints().get("GP").shown())
+                .isEqualTo(Math.rint(a.testPoints().get("GP").reads()));
+        assertThat(a.testPoints().get("GL").unit()).isEqualTo("psi");
+        assertThat(a.testPoints().get("GL").shown() % 10).isCloseTo(0, within(1e-6));
+        assertThat(a.nextLimiter().get("P").setting()).isEqualTo("P1.compensator");
+        assertThat(a.nextLimiter().get("P").aboveBar()).isCloseTo(220 - 182, within(1.5));
+        double leakage = 2112
+                * 0.071
+                * (1 - 0.94)
+                / 250
+                * a.lines().get("P").pressureBar()
+                * new Network(unit).leakageFactor(323.15);
+        assertThat((double) a.components().get("P1").get("caseDrainLpm")).isCloseTo(leakage, within(0.01));
+    }
+
+    @Test
     void highestSignalWins() {
         SteadyState s = solve("LS", FILE.withPosition("S1", "a").withPosition("S2", "a"));
         assertThat(bar(s, "LS")).isCloseTo(160, within(1.0));

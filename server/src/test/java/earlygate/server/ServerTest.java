@@ -99,6 +99,40 @@ class ServerTest {
     }
 
     @Test
+    void sweepsOneThing() {
+        ObjectNode vary =
+                object().put("path", "openings.TV1").put("from", 0).put("to", 1).put("points", 11);
+        ObjectNode body = object().set("unit", Server.unit());
+        JsonNode answers =
+                server.post("/api/calc/sweep", body.set("vary", vary)).json();
+        assertThat(answers).hasSize(11);
+        assertThat(answers.at("/0/lines/P/pressureBar").asDouble()).isCloseTo(144.8, within(0.2));
+        assertThat(answers.at("/10/lines/P/pressureBar").asDouble()).isCloseTo(19.4, within(0.5));
+        vary.put("path", "openings.TV9");
+        assertThat(server.post("/api/calc/sweep", body).problem()).contains("openings.TV9");
+        vary.put("path", "openings.TV1").put("points", 0);
+        assertThat(server.post("/api/calc/sweep", body).status()).isEqualTo(422);
+        assertThat(server.post("/api/calc/sweep", object().set("unit", Server.unit()))
+                        .status())
+                .isEqualTo(422);
+    }
+
+    @Test
+    void followsAnEventThroughTime() {
+        ObjectNode body = object().put("seconds", 1).put("stepMs", 1).set("unit", Server.unit());
+        ObjectNode event = object().put("atS", 0.5);
+        event.putObject("set").putObject("openings").put("TV1", 1.0);
+        body.putArray("events").add(event);
+        JsonNode series = server.post("/api/calc/transient", body).json();
+        assertThat(series.get("timesS")).hasSize(1001);
+        assertThat(series.at("/lines/P/400").asDouble()).isCloseTo(144.8, within(0.2));
+        assertThat(series.at("/lines/P/1000").asDouble()).isCloseTo(19.4, within(0.5));
+        assertThat(series.at("/components/M1/currentA")).hasSize(1001);
+        assertThat(server.post("/api/calc/transient", body.put("stepMs", 1e-6)).status())
+                .isEqualTo(422);
+    }
+
+    @Test
     void aCircuitWithNowhereToGoIsNamed() {
         ObjectNode unit = Server.unit();
         ((ObjectNode) unit.at("/components/1")).remove("compensator");

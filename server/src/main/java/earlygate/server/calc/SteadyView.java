@@ -11,9 +11,10 @@ record SteadyView(
         Map<String, Map<String, Object>> components,
         Map<String, SteadyAnswer.Reads> testPoints,
         Map<String, String> inControl,
+        Map<String, SteadyAnswer.Next> nextLimiter,
         List<String> warnings) {
     static SteadyView of(SteadyAnswer a, Words words) {
         List<String> warnings = a.warnings().stream().map(words::say).toList();
-        return new SteadyView(a.lines(), a.components(), a.testPoints(), a.inControl(), warnings);
+        return new SteadyView(a.lines(), a.components(), a.testPoints(), a.inControl(), a.nextLimiter(), warnings);
     }
 }
