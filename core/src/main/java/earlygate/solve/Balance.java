@@ -10,6 +10,11 @@ final class Balance {
     /** A drain of 1e-6 L/min per bar that every line has, so that a sealed one has a pressure: none. */
     static final double SEEPAGE = 1e-6 * 1e-3 / 60 / 1e5;
 
+    /** Gauge pressure at which oil begins to part, Pa; below it a void opens at 100 L/min per bar. */
+    private static final double VAPOUR = -0.9e5;
+
+    private static final double VOID = 100e-3 / 60 / 1e5;
+
     final int lines;
     final double[] pressure;
     final double[] excess;
@@ -75,6 +80,10 @@ final class Balance {
                 double capacity = network.compliance[i] * rate;
                 excess[i] -= SEEPAGE * pressure[i] + (rate == 0 ? 0 : capacity * (pressure[i] - old[i]));
                 jacobian[i * lines + i] -= SEEPAGE + capacity;
+                if (pressure[i] < VAPOUR) {
+                    excess[i] += VOID * (VAPOUR - pressure[i]);
+                    jacobian[i * lines + i] -= VOID;
+                }
             }
         }
     }
