@@ -53,7 +53,10 @@ class WordsTest {
         assertThat(codes).hasSizeGreaterThan(120);
         assertThat(codes.stream()
                         // a stem that is completed by a grade or a source, or a title of its own kind
-                        .filter(c -> !c.endsWith("-") && !c.endsWith(".") && !c.equals("file.refused") && !c.equals("situation.refused"))
+                        .filter(c -> !c.endsWith("-")
+                                && !c.endsWith(".")
+                                && !c.equals("file.refused")
+                                && !c.equals("situation.refused"))
                         .filter(c -> !Words.knows(c)))
                 .isEmpty();
         for (String grade : new String[] {"pass", "fail", "cannot-tell"}) {
@@ -65,7 +68,14 @@ class WordsTest {
     }
 
     @ParameterizedTest
-    @CsvSource({"0.0625, 1/16 turn", "0.25, 1/4 turn", "1, 1 turn", "1.0625, 1 1/16 turns", "2.5, 2 1/2 turns", "0, no turn"})
+    @CsvSource({
+        "0.0625, 1/16 turn",
+        "0.25, 1/4 turn",
+        "1, 1 turn",
+        "1.0625, 1 1/16 turns",
+        "2.5, 2 1/2 turns",
+        "0, no turn"
+    })
     void turnsAsAHandCountsThem(double turns, String said) {
         assertThat(Words.turns(turns)).isEqualTo(said);
     }
