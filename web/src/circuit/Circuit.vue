@@ -13,6 +13,7 @@ const props = defineProps<{
   current?: string
 }>()
 
+defineOptions({ inheritAttrs: false })
 const display = useDisplay()
 const drawing = computed(() => layout(props.unit))
 const highest = computed(() => Math.max(100, ...props.unit.lines.map((l) => l.ratingBar)))
@@ -45,13 +46,20 @@ function note(c: UnitComponent): string {
   return open === undefined ? '' : `${Math.round(open * 100)} % open`
 }
 
+/** Parts that this drawing has no place for yet are named, not dropped. */
+const undrawn = computed(() => {
+  const d = drawing.value
+  const drawn = new Set([...d.pumps, ...d.motors, ...d.branches].map((p) => p.component.id))
+  return props.unit.components.filter((c) => !drawn.has(c.id)).map((c) => `${c.id} ${c.type.replaceAll('-', ' ')}`)
+})
+
 function isCurrent(id: string): boolean {
   return props.current === id || props.current?.split('.')[0] === id
 }
 </script>
 
 <template>
-  <svg class="circuit" :viewBox="`60 50 ${drawing.width - 60} ${drawing.height - 50}`" role="img" aria-label="Circuit">
+  <svg class="circuit" v-bind="$attrs" :viewBox="`60 50 ${drawing.width - 60} ${drawing.height - 50}`" role="img" aria-label="Circuit">
     <g v-for="b in drawing.buses" :key="b.line" :class="['wire', { under: under(b.line) }]" :style="{ strokeWidth: thickness(b.line) }">
       <path :d="`M ${b.from} 355 V ${b.y} H ${b.to}`" />
     </g>
@@ -107,6 +115,7 @@ function isCurrent(id: string): boolean {
       line {{ b.line }}{{ bar(b.line) === undefined ? '' : `  ${display.show(bar(b.line) ?? 0)}` }}
     </text>
   </svg>
+  <p v-if="undrawn.length" class="small quiet">In the circuit but not drawn yet: {{ undrawn.join(', ') }}.</p>
 </template>
 
 <style scoped>

@@ -79,7 +79,10 @@ public final class Words {
 
     /** A setting as people call it: {@code P1.compensator} is "P1 compensator". */
     public static String settingName(String id) {
-        return id.replaceFirst("\\.(compensator)$", " $1");
+        return id.replaceFirst("\\.compensator$", " compensator")
+                .replaceFirst("\\.loadSense$", " load sense")
+                .replaceFirst("\\.powerLimiter$", " power limiter")
+                .replaceFirst("\\.relief([AB])$", " relief $1");
     }
 
     public String amount(Amount a) {
