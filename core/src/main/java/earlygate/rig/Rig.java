@@ -128,13 +128,8 @@ public final class Rig {
         }
     }
 
-    /** All shaft power ends as heat in the oil while the load is a throttle. */
     private void warm(double seconds) {
-        double power = machine.components(conditions).values().stream()
-                .filter(DriverState.class::isInstance)
-                .mapToDouble(d -> ((DriverState) d).power())
-                .sum();
-        oil += seconds * (power / unit.fluid().heatCapacity() - COOLING * (oil - HALL));
+        oil += seconds * (machine.heat() / unit.fluid().heatCapacity() - COOLING * (oil - HALL));
         conditions.oil(oil);
         time += seconds;
         if (oil > THERMAL_SWITCH) {

@@ -24,16 +24,31 @@ final class Balance {
 
     double rate;
 
+    /** Stroke of each pump before this step, by pump index; NaN: no history, the stroke is what its controls say. */
+    final double[] strokeBefore;
+
+    /** Stroke of each pump at the end of the last step taken. */
+    final double[] strokeNow;
+
+    /** W; what the shafts put in, and what flows lose from line to line (negative: pumped up). */
+    double shaftPower;
+
+    private double throttled;
+
     /** Scratch of one shaft and of one pump: derivatives by line. */
     final double[] torqueSlope;
 
     final double[] strokeSlope;
 
-    Balance(int lines) {
+    Balance(int lines, int pumps) {
         this.lines = lines;
         this.pressure = new double[lines];
         this.excess = new double[lines];
         this.jacobian = new double[lines * lines];
+        this.strokeBefore = new double[pumps];
+        this.strokeNow = new double[pumps];
+        Arrays.fill(strokeBefore, Double.NaN);
+        Arrays.fill(strokeNow, Double.NaN);
         this.torqueSlope = new double[lines];
         this.strokeSlope = new double[lines];
     }
@@ -42,6 +57,12 @@ final class Balance {
     void flow(int from, int to, double flow) {
         excess[from] -= flow;
         excess[to] += flow;
+        throttled += flow * (pressure[from] - pressure[to]);
+    }
+
+    /** Heat into the oil, W: what the shafts put in and no actuator takes out. */
+    double heat() {
+        return shaftPower + throttled;
     }
 
     /** That flow's derivative by the pressure of a line, m3/(s Pa). */
@@ -68,6 +89,8 @@ final class Balance {
         rate = perSecond;
         Arrays.fill(excess, 0);
         Arrays.fill(jacobian, 0);
+        shaftPower = 0;
+        throttled = 0;
         for (Element e : network.elements) {
             e.stamp(this, c);
         }

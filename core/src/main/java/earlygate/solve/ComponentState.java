@@ -9,9 +9,11 @@ public sealed interface ComponentState {
      * @param stroke fraction of full displacement
      * @param shaftPower W
      * @param leakage to inlet or case drain, m3/s
+     * @param heat shaft power that does not leave as flow under pressure, W
      * @param inControl the control that holds the stroke; empty at the maximum stop
      */
-    record PumpState(double flow, double stroke, double shaftPower, double leakage, Optional<String> inControl)
+    record PumpState(
+            double flow, double stroke, double shaftPower, double leakage, double heat, Optional<String> inControl)
             implements ComponentState {}
 
     /** @param speed rev/s; {@code power} W; {@code current} A; {@code load} fraction of rated power */

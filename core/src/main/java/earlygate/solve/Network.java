@@ -142,11 +142,11 @@ public final class Network {
     }
 
     /** The power limiter that has the stroke of a pump feeding this line; null when none has. */
-    String powerLimiterOf(int line, double[] pressure, Conditions c) {
+    String powerLimiterOf(int line, Balance b, Conditions c) {
         for (Element e : elements) {
             if (e instanceof ShaftElement shaft) {
                 for (PumpOnShaft p : shaft.pumps) {
-                    if (p.limitsPower(line, pressure, c)) {
+                    if (p.limitsPower(line, b, c)) {
                         return p.powerLimiterId();
                     }
                 }
@@ -159,6 +159,13 @@ public final class Network {
         Map<String, Double> values = new HashMap<>();
         settingIndex.forEach((id, i) -> values.put(id, c.setting[i]));
         return values;
+    }
+
+    /** True where a turning pump stands between two of these lines. */
+    boolean pumped(List<String> lines, Conditions c) {
+        return unit.all(Pump.class).stream()
+                .anyMatch(p ->
+                        c.running[elementIndex(p.driver())] && lines.contains(p.inlet()) && lines.contains(p.outlet()));
     }
 
     /** Pumps that turn with their suction shut. */

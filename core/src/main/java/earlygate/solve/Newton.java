@@ -23,7 +23,7 @@ final class Newton {
     Newton(Network network) {
         this.network = network;
         int n = network.lineIds.length;
-        balance = new Balance(n);
+        balance = new Balance(n, network.pumpCount());
         lu = new Lu(n);
         step = new double[n];
         start = new double[n];
@@ -43,6 +43,7 @@ final class Newton {
     /** One implicit Euler step of {@code seconds} from the pressures now in {@link #balance}. */
     boolean advance(Conditions c, double seconds) {
         System.arraycopy(balance.pressure, 0, old, 0, old.length);
+        System.arraycopy(balance.strokeNow, 0, balance.strokeBefore, 0, balance.strokeNow.length);
         if (iterate(c, old, 1 / seconds)) {
             return true;
         }
@@ -121,10 +122,6 @@ final class Newton {
             sum += balance.excess[i] * balance.excess[i];
         }
         return Math.sqrt(sum);
-    }
-
-    void reset(double[] pressures) {
-        System.arraycopy(pressures, 0, balance.pressure, 0, pressures.length);
     }
 
     void coldGuess(Conditions c) {

@@ -3,6 +3,7 @@ package earlygate.solve;
 import static earlygate.quantity.Si.BAR;
 
 import earlygate.circuit.Situation;
+import earlygate.quantity.Si;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -13,10 +14,14 @@ import java.util.Map;
  *
  * @param timesS one per sample
  * @param lines bar by line
+ * @param oilC by sample; the tank takes all heat and loses none
  * @param components by id: flowLpm and the rest of a steady answer's figures
  */
 public record Series(
-        List<Double> timesS, Map<String, List<Double>> lines, Map<String, Map<String, List<Object>>> components) {
+        List<Double> timesS,
+        List<Double> oilC,
+        Map<String, List<Double>> lines,
+        Map<String, Map<String, List<Object>>> components) {
     /** A change of the situation at a time, s. */
     public record Event(double atS, Situation set) {}
 
@@ -26,9 +31,9 @@ public record Series(
         Transient machine = new Transient(network);
         Conditions c = network.conditions(start);
         if (new Solver(network).steady(c) instanceof Outcome.Converged steady) {
-            machine.restore(steady.state().pressures());
+            machine.restore(steady.state(), c);
         }
-        Series series = new Series(new ArrayList<>(), new LinkedHashMap<>(), new LinkedHashMap<>());
+        Series series = new Series(new ArrayList<>(), new ArrayList<>(), new LinkedHashMap<>(), new LinkedHashMap<>());
         int steps = (int) Math.ceil(seconds / stepS - 1e-9);
         int every = Math.max(1, (steps + samples - 1) / samples);
         int next = 0;
@@ -38,6 +43,7 @@ public record Series(
                 c.apply(events.get(next++).set());
             }
             machine.advance(c, stepS);
+            c.oil(c.oil + stepS * machine.heat() / network.unit.fluid().heatCapacity());
             if (i % every == 0 || i == steps) {
                 series.sample(i * stepS, machine, c);
             }
@@ -47,6 +53,7 @@ public record Series(
 
     private void sample(double timeS, Transient machine, Conditions c) {
         timesS.add(SteadyAnswer.round(timeS));
+        oilC.add(SteadyAnswer.round(c.oil - Si.ZERO_C));
         machine.pressures()
                 .forEach((id, pa) ->
                         lines.computeIfAbsent(id, k -> new ArrayList<>()).add(SteadyAnswer.round(pa / BAR)));

@@ -35,9 +35,10 @@ final class ShaftElement extends Element {
         Arrays.fill(torqueSlope, 0);
         double torque = 0;
         for (PumpOnShaft p : pumps) {
-            torque += p.torque(b.pressure, c, b.torqueSlope);
+            torque += p.torque(b, c, b.torqueSlope);
         }
         double speed = speed(torque, c);
+        b.shaftPower += 2 * Math.PI * speed * torque;
         double speedSlope = !c.running[index] || forced(c) ? 0 : speedSlope(torque, c);
         for (PumpOnShaft p : pumps) {
             p.stamp(b, c, speed, speedSlope, torqueSlope);
@@ -89,26 +90,34 @@ final class ShaftElement extends Element {
     void report(Balance b, Conditions c, Map<String, ComponentState> into) {
         double torque = 0;
         for (PumpOnShaft p : pumps) {
-            torque += p.torque(b.pressure, c, b.torqueSlope);
+            torque += p.torque(b, c, b.torqueSlope);
         }
         double speed = speed(torque, c);
         double power = 0;
         for (PumpOnShaft p : pumps) {
-            double pumpPower = 2 * Math.PI * speed * p.torque(b.pressure, c, b.torqueSlope);
+            double pumpPower = 2 * Math.PI * speed * p.torque(b, c, b.torqueSlope);
             power += pumpPower;
-            Optional<String> control = speed > 0 ? p.inControl(b.pressure, c) : Optional.empty();
+            Optional<String> control = speed > 0 ? p.inControl(b, c) : Optional.empty();
             into.put(
                     p.id,
                     new PumpState(
-                            p.flow(b.pressure, c, speed),
-                            p.stroke(b.pressure, c),
+                            p.flow(b, c, speed),
+                            p.stroke(b, c),
                             pumpPower,
                             p.leakage(b.pressure, c),
+                            pumpPower - p.flow(b, c, speed) * p.rise(b.pressure),
                             control));
         }
         double load = power / driver.ratedPower();
         double current = speed > 0 ? current(load, torque) : 0;
         into.put(id, new DriverState(speed, power, current, load));
+    }
+
+    @Override
+    void after(Balance b, Conditions c) {
+        for (PumpOnShaft p : pumps) {
+            p.after(b, c);
+        }
     }
 
     @Override

@@ -2,7 +2,6 @@ package earlygate.solve;
 
 import earlygate.circuit.Setting;
 import earlygate.circuit.Situation;
-import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -64,22 +63,19 @@ public final class Solver {
         if (!beyond.isEmpty()) {
             return new Outcome.Implausible(beyond, p[network.lineIndex(beyond.get(0))]);
         }
-        return new Outcome.Converged(state(c));
+        List<String> sealed = Islands.of(network, newton.balance, c);
+        return network.pumped(sealed, c) ? new Outcome.WithoutTank(sealed) : new Outcome.Converged(state(c, sealed));
     }
 
-    private SteadyState state(Conditions c) {
+    private SteadyState state(Conditions c, List<String> sealed) {
         Balance b = newton.balance;
         Map<String, ComponentState> components = new LinkedHashMap<>();
         for (Element e : network.elements) {
             e.report(b, c, components);
         }
         Map<String, Double> pressures = new LinkedHashMap<>();
-        List<String> sealed = new ArrayList<>();
         for (int i = 1; i < network.lineIds.length; i++) {
             pressures.put(network.lineIds[i], b.pressure[i]);
-            if (!c.held[i] && -b.jacobian[i * b.lines + i] < 10 * Balance.SEEPAGE) {
-                sealed.add(network.lineIds[i]);
-            }
         }
         return new SteadyState(
                 pressures, components, inControl(c), network.settingsOf(c), sealed, network.starved(c), c.oil);
@@ -104,7 +100,7 @@ public final class Solver {
         b.evaluate(network, c, settled, 0);
         Map<String, String> inControl = new LinkedHashMap<>();
         for (int i = 1; i < holder.length; i++) {
-            String power = holder[i] == null && !c.held[i] ? network.powerLimiterOf(i, b.pressure, c) : null;
+            String power = holder[i] == null && !c.held[i] ? network.powerLimiterOf(i, b, c) : null;
             if (holder[i] != null || power != null) {
                 inControl.put(network.lineIds[i], holder[i] != null ? holder[i] : power);
             }

@@ -90,6 +90,7 @@ public record SteadyAnswer(
             out.put("stroke", round(p.stroke()));
             out.put("shaftPowerKw", round(p.shaftPower() / KW));
             out.put("caseDrainLpm", round(p.leakage() / LPM));
+            out.put("heatKw", round(p.heat() / KW));
             out.put("inControl", p.inControl().orElse(null));
         } else if (c instanceof DriverState d) {
             out.put("speedRpm", round(d.speed() / RPM));

@@ -35,6 +35,11 @@ public final class Transient {
         advance(c, seconds / 2);
     }
 
+    /** Heat that goes into the oil now, W. */
+    public double heat() {
+        return newton.balance.heat();
+    }
+
     /** Pa. */
     public double pressure(String line) {
         return newton.balance.pressure[network.lineIndex(line)];
@@ -58,10 +63,13 @@ public final class Transient {
         return components;
     }
 
-    /** Picks up again from pressures (Pa) by line. */
-    public void restore(Map<String, Double> pressures) {
-        double[] p = newton.balance.pressure.clone();
-        pressures.forEach((line, pa) -> p[network.lineIndex(line)] = pa);
-        newton.reset(p);
+    /** Picks up from a steady state: its pressures, and strokes and latches as they stand at these. */
+    void restore(SteadyState state, Conditions c) {
+        Balance b = newton.balance;
+        state.pressures().forEach((line, pa) -> b.pressure[network.lineIndex(line)] = pa);
+        b.evaluate(network, c, b.pressure, 0);
+        for (Element e : network.elements) {
+            e.after(b, c);
+        }
     }
 }

@@ -94,6 +94,20 @@ class SolverTest {
         assertThat(((Outcome.Implausible) outcome).lines()).containsExactly("P");
     }
 
+    /** A pump that takes from one line and gives to another, tied to each other and to nothing else. */
+    @Test
+    void aLoopWithoutATankNamesItsLines() {
+        PowerUnit unit = lg07(u -> {
+            ((ArrayNode) u.get("lines")).addObject().put("id", "S").put("ratingBar", 250);
+            part(u, "components", "P1").put("inlet", "S");
+            part(u, "components", "RV1").put("outlet", "S");
+            part(u, "components", "TV1").put("b", "S");
+        });
+        Outcome outcome = Solver.solve(new Network(unit), Situation.AS_THE_FILE.withOpening("TV1", 0.5));
+        assertThat(outcome).isInstanceOf(Outcome.WithoutTank.class);
+        assertThat(((Outcome.Failed) outcome).lines()).containsExactlyInAnyOrder("P", "S");
+    }
+
     @Test
     void aLineNothingIsTiedToIsNamedAndWithoutPressure() {
         PowerUnit unit = lg07(

@@ -105,4 +105,92 @@ class TransientTest {
         double rise = flow / (1.5e-3 / unit.fluid().bulkModulus());
         assertThat(machine.pressure("P") / 1e-4).isCloseTo(rise, within(0.02 * rise));
     }
+
+    /** Shut the load in one step: the stroke falls, the pressure comes to rest, and neither swings on the way. */
+    @ParameterizedTest
+    @ValueSource(doubles = {0.05e-3, 1e-3, 10e-3})
+    void compensatorFollowsWithALagAndDoesNotSwing(double step) {
+        Network network = new Network(lg07());
+        Conditions c = network.conditions(Situation.AS_THE_FILE.withOpening("TV1", 0.5));
+        Transient machine = new Transient(network);
+        for (int i = 0; i < 1000; i++) {
+            machine.advance(c, 1e-3);
+        }
+        double free = machine.pressure("P");
+        c.opening("TV1", 0);
+        int turns = 0;
+        double before = free;
+        double rise = 0;
+        double after2ms = 0;
+        for (double t = 0; t < 0.5; t += step) {
+            machine.advance(c, step);
+            double p = machine.pressure("P");
+            if ((p - before) * rise < 0 && Math.abs(p - before) > 0.1 * BAR) {
+                turns++;
+            }
+            rise = p - before;
+            before = p;
+            after2ms = t < 2e-3 ? stroke(machine, c) : after2ms;
+        }
+        assertThat(free / BAR).isLessThan(100);
+        assertThat(turns).as("at most one overshoot").isLessThanOrEqualTo(1);
+        assertThat(after2ms).as("a stroke takes its time").isGreaterThan(0.2);
+        assertThat(stroke(machine, c)).isLessThan(0.06);
+        assertThat(before / BAR).isCloseTo(145, within(1.0));
+    }
+
+    private static double stroke(Transient machine, Conditions c) {
+        return ((PumpState) machine.components(c).get("P1")).stroke();
+    }
+
+    /** All shaft power of a pump over a throttle warms the tank: P t / (rho c V). */
+    @Test
+    void oilWarmsByTheHeatOfTheWork() {
+        PowerUnit unit = lg07();
+        Series series =
+                Series.run(new Network(unit), Situation.AS_THE_FILE.withOpening("TV1", 0.7), 60, 0.01, List.of(), 100);
+        double warmed =
+                series.oilC().get(series.oilC().size() - 1) - series.oilC().get(0);
+        double kw = series.components().get("M1").get("powerKw").stream()
+                .mapToDouble(p -> (double) p)
+                .average()
+                .orElseThrow();
+        assertThat(warmed).isCloseTo(kw * 1000 * 60 / (870 * 1900 * 0.120), within(0.02));
+        assertThat(warmed).isGreaterThan(1);
+    }
+
+    /** Blocked actuators do no work. */
+    @Test
+    void withNothingMovingAllShaftPowerIsHeat() {
+        PowerUnit unit = read(circuit("BR"));
+        Network network = new Network(unit);
+        Transient machine = new Transient(network);
+        Conditions c = network.conditions(Situation.AS_THE_FILE);
+        for (int i = 0; i < 3000; i++) {
+            machine.advance(c, 1e-3);
+        }
+        double shaft = machine.components(c).values().stream()
+                .filter(ComponentState.DriverState.class::isInstance)
+                .mapToDouble(d -> ((ComponentState.DriverState) d).power())
+                .sum();
+        assertThat(machine.heat()).as("blocked: all of it is heat").isCloseTo(shaft, within(0.01 * shaft));
+    }
+
+    /** The inner loop makes no garbage: what ten thousand steps allocate is less than a byte each. */
+    @ParameterizedTest
+    @ValueSource(strings = {"LS", "AC", "BR", "DC"})
+    void stepsAllocateNothing(String name) {
+        Network network = new Network(read(circuit(name)));
+        Transient machine = new Transient(network);
+        Conditions c = network.conditions(Situation.AS_THE_FILE);
+        var threads = (com.sun.management.ThreadMXBean) java.lang.management.ManagementFactory.getThreadMXBean();
+        long before = 0;
+        for (int i = 0; i < 20_000; i++) {
+            if (i == 10_000) {
+                before = threads.getCurrentThreadAllocatedBytes();
+            }
+            machine.advance(c, 1e-3);
+        }
+        assertThat(threads.getCurrentThreadAllocatedBytes() - before).isLessThan(10_000);
+    }
 }

@@ -131,15 +131,14 @@ class CalcController {
         if (outcome instanceof Outcome.Converged c) {
             return c.state();
         }
-        if (outcome instanceof Outcome.Implausible i) {
-            throw ApiProblem.badInput(
-                    "lines." + i.lines().get(0),
-                    Reason.of("solve.nowhere-to-go")
-                            .name("line", String.join(", ", i.lines()))
-                            .pressure("pressure", i.pressurePa()));
-        }
-        List<String> lines = ((Outcome.NotConverged) outcome).lines();
+        List<String> lines = ((Outcome.Failed) outcome).lines();
+        Reason why = Reason.of(
+                        outcome instanceof Outcome.Implausible
+                                ? "solve.nowhere-to-go"
+                                : outcome instanceof Outcome.WithoutTank ? "solve.without-tank" : "solve.no-balance")
+                .name("line", String.join(", ", lines));
         throw ApiProblem.badInput(
-                "lines." + lines.get(0), Reason.of("solve.no-balance").name("line", String.join(", ", lines)));
+                "lines." + lines.get(0),
+                outcome instanceof Outcome.Implausible i ? why.pressure("pressure", i.pressurePa()) : why);
     }
 }
