@@ -87,4 +87,50 @@ class SolverPropertiesTest {
             }
         });
     }
+
+    static Stream<Arguments> sweeps() {
+        return Stream.of(
+                        new String[] {"AC", "TV1", "UV1"},
+                        new String[] {"BR", "TV1", "RD1"},
+                        new String[] {"BR", "TV2", "SQ1"},
+                        new String[] {"LS", "OR1", "P1.compensator"})
+                .map(Arguments::of);
+    }
+
+    /** Without a latch nothing remembers: a load opened and shut again, a screw in and out, pass the same pressures. */
+    @ParameterizedTest(name = "{0} {1} {2}")
+    @MethodSource("sweeps")
+    void sweepUpEqualsSweepDown(String name, String throttle, String setting) {
+        PowerUnit unit = read(circuit(name));
+        Network network = new Network(unit);
+        double present = unit.setting(setting).present();
+        for (boolean load : new boolean[] {true, false}) {
+            Conditions c = network.conditions(Situation.AS_THE_FILE);
+            Solver solver = new Solver(network);
+            List<SteadyState> up = new ArrayList<>();
+            for (int i = 0; i <= 40; i++) {
+                vary(c, load, throttle, setting, i / 40.0, present);
+                up.add(((Outcome.Converged) solver.next(c)).state());
+            }
+            for (int i = 40; i >= 0; i--) {
+                vary(c, load, throttle, setting, i / 40.0, present);
+                SteadyState down = ((Outcome.Converged) solver.next(c)).state();
+                int at = i;
+                up.get(i)
+                        .pressures()
+                        .forEach((line, pa) -> assertThat(down.pressure(line))
+                                .as("%s at %d/40, load %s", line, at, load)
+                                .isCloseTo(pa, within(Math.max(2e3, 1e-3 * Math.abs(pa)))));
+            }
+        }
+    }
+
+    private static void vary(
+            Conditions c, boolean load, String throttle, String setting, double share, double present) {
+        if (load) {
+            c.opening(throttle, share);
+        } else {
+            c.setting(setting, present * (0.5 + share));
+        }
+    }
 }
