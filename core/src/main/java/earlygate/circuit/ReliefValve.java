@@ -18,8 +18,16 @@ public record ReliefValve(
         double ratedFlow,
         Screw screw,
         boolean vent,
-        boolean sealedByCap)
+        boolean sealedByCap,
+        Role role)
         implements Component {
+    /** What it protects: the pump, a motor's two lines against each other, or one work port. */
+    public enum Role {
+        MAIN,
+        CROSS_PORT,
+        PORT
+    }
+
     public enum Acting {
         DIRECT,
         PILOT

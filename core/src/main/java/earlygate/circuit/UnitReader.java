@@ -12,6 +12,7 @@ import static earlygate.quantity.Si.ZERO_C;
 import earlygate.quantity.PressureUnit;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.function.Function;
@@ -172,7 +173,8 @@ final class UnitReader {
                 number(n, "ratedFlowLpm", 0) * LPM,
                 screw(n, 1.5 * Math.max(number(n, "settingBar", 0), 10)),
                 n.path("vent").asBoolean(false),
-                n.path("sealedByCap").asBoolean(false));
+                n.path("sealedByCap").asBoolean(false),
+                role(n));
     }
 
     /** Where the schematic gives no range, from a twentieth of {@code topBar} to it in six turns. */
@@ -234,5 +236,12 @@ final class UnitReader {
 
     static double number(JsonNode n, String key, double fallback) {
         return n.path(key).asDouble(fallback);
+    }
+
+    /** Where the file doesn't say: a relief to tank is the main one, a relief to another line crosses ports. */
+    private static ReliefValve.Role role(JsonNode n) {
+        String fallback = text(n, "outlet").equals(Line.TANK) ? "main" : "cross-port";
+        return ReliefValve.Role.valueOf(
+                n.path("role").asString(fallback).toUpperCase(Locale.ROOT).replace('-', '_'));
     }
 }

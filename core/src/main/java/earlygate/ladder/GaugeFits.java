@@ -2,6 +2,7 @@ package earlygate.ladder;
 
 import static earlygate.quantity.Si.BAR;
 
+import earlygate.circuit.Setting;
 import earlygate.circuit.Target;
 import earlygate.circuit.TestPoint;
 import earlygate.explain.Reason;
@@ -26,8 +27,10 @@ final class GaugeFits implements Rule {
         List<Finding> findings = new ArrayList<>();
         for (TestPoint gauge : stage.unit().testPoints()) {
             double worst = fullFlow(stage, gauge.line());
+            // A margin is the difference of two gauges; where each of them stands, the load decides.
             List<Target> read = stage.unit().targets().stream()
                     .filter(t -> stage.unit().setting(t.setting()).line().equals(gauge.line()))
+                    .filter(t -> stage.unit().setting(t.setting()).kind() != Setting.Kind.LOAD_SENSE)
                     .toList();
             if (worst > gauge.rangePa()) {
                 findings.add(passed(gauge, worst, read));

@@ -1,9 +1,9 @@
 package earlygate.ladder;
 
 import earlygate.circuit.PowerUnit;
-import earlygate.solve.Network;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Optional;
 
 /** All relations between the settings of a unit, checked before a spanner is touched. */
 public final class Ladder {
@@ -11,14 +11,27 @@ public final class Ladder {
             new ReliefAboveCompensator(),
             new ReliefBelowRatings(),
             new ReliefLargeEnough(),
+            new UnloadingInPlace(),
+            new ReducingBelowSupply(),
+            new CrossPortInPlace(),
+            new SectionWithinReach(),
+            new LoadSenseInPlace(),
+            new AccumulatorInPlace(),
             new MotorLargeEnough(),
-            new GaugeFits());
+            new GaugeFits(),
+            new CrackAndFlowApart(),
+            new AsTheSchematic());
 
     private Ladder() {}
 
     /** What doesn't hold, the worst first; empty when every relation does. */
     public static List<Finding> check(PowerUnit unit, GapSchool gaps) {
-        Stage stage = new Stage(unit, gaps, new Network(unit));
+        return check(unit, gaps, Optional.empty());
+    }
+
+    /** @param schematic the unit with the targets its drawing gives, where the sheet has moved on from them */
+    public static List<Finding> check(PowerUnit unit, GapSchool gaps, Optional<PowerUnit> schematic) {
+        Stage stage = new Stage(unit, gaps, schematic);
         return RULES.stream()
                 .flatMap(rule -> rule.check(stage).stream())
                 .sorted(Comparator.comparing(Finding::severity))

@@ -1,19 +1,63 @@
 package earlygate.ladder;
 
 import earlygate.circuit.Driver;
+import earlygate.circuit.Pump;
+import earlygate.circuit.Target;
+import earlygate.circuit.UnloadingValve;
 import earlygate.explain.Reason;
 import earlygate.ladder.Finding.Severity;
 import earlygate.ladder.Finding.Suggestion;
-import earlygate.quantity.Si;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.DoublePredicate;
+import java.util.stream.Stream;
 
-/** L10: corner power at cut-off, and full flow over the relief, against the motor's rating. */
+/** L10: corner power at cut-off, full flow over the relief, and the transfer of high-low pumps, against the motor. */
 final class MotorLargeEnough implements Rule {
     @Override
     public List<Finding> check(Stage stage) {
-        return stage.pairs().stream().flatMap(p -> check(stage, p).stream()).toList();
+        return Stream.concat(
+                        stage.pairs().stream().flatMap(p -> check(stage, p).stream()),
+                        stage.unit().all(UnloadingValve.class).stream().flatMap(v -> transfer(stage, v).stream()))
+                .toList();
+    }
+
+    /** A plain unloading valve has no snap: just before its pump is gone both flows stand at its setting. */
+    private Optional<Finding> transfer(Stage stage, UnloadingValve valve) {
+        Optional<Target> target = stage.unit().target(valve.id());
+        List<Pump> pumps = stage.unit().pumpsInto(valve.inlet());
+        if (target.isEmpty() || pumps.isEmpty() || valve.differential().isPresent()) {
+            return Optional.empty();
+        }
+        Driver motor = stage.unit().driverOf(pumps.get(0));
+        double peak = transferLoad(stage, valve, motor, target.get().pressurePa());
+        if (peak <= motor.serviceFactor()) {
+            return Optional.empty();
+        }
+        Reason message = Reason.of("ladder.L10.transfer")
+                .name("motor", motor.id())
+                .name("valve", valve.id())
+                .pressure("setting", target.get().pressurePa())
+                .ratio("peak", peak)
+                .ratio("limit", motor.serviceFactor());
+        return Optional.of(new Finding(
+                "L10",
+                Severity.WARN,
+                valve.id(),
+                message,
+                Map.of("transferLoad", peak, "limit", motor.serviceFactor()),
+                Optional.of(new Suggestion.SetTarget(
+                        valve.id(),
+                        highest(
+                                target.get().pressurePa(),
+                                s -> transferLoad(stage, valve, motor, s) <= motor.serviceFactor())))));
+    }
+
+    private static double transferLoad(Stage stage, UnloadingValve valve, Driver motor, double settingPa) {
+        return stage.solve(stage.atTargets().withSetting(valve.id(), settingPa).withPressure(valve.pilot(), settingPa))
+                .map(s -> s.driver(motor.id()).load())
+                .orElse(0.0);
     }
 
     private Optional<Finding> check(Stage stage, Stage.Pair p) {
@@ -43,18 +87,26 @@ final class MotorLargeEnough implements Rule {
                 cornerTooHigh ? Optional.of(offer(stage, p, motor)) : Optional.empty()));
     }
 
-    /** Highest whole-bar cut-off whose corner the motor stands; load grows with it, so bisection finds it. */
     private Suggestion offer(Stage stage, Stage.Pair p, Driver motor) {
+        return new Suggestion.SetTarget(
+                p.pump().compensatorId(),
+                highest(
+                        p.compensatorTarget().pressurePa(),
+                        cutOff -> stage.cornerLoad(p.pump(), cutOff) <= motor.serviceFactor()));
+    }
+
+    /** Highest whole-bar pressure that the motor stands; load grows with it, so bisection finds it. */
+    private static double highest(double from, DoublePredicate stands) {
         double low = 0;
-        double high = p.compensatorTarget().pressurePa();
+        double high = from;
         for (int i = 0; i < 20; i++) {
             double mid = (low + high) / 2;
-            if (stage.cornerLoad(p.pump(), mid) > motor.serviceFactor()) {
-                high = mid;
-            } else {
+            if (stands.test(mid)) {
                 low = mid;
+            } else {
+                high = mid;
             }
         }
-        return new Suggestion.SetTarget(p.pump().compensatorId(), Math.floor(low / Si.BAR) * Si.BAR);
+        return Stage.floorBar(low);
     }
 }

@@ -2,21 +2,31 @@ package earlygate.ladder;
 
 import static earlygate.quantity.Si.BAR;
 
+import earlygate.circuit.Accumulator;
 import earlygate.circuit.Driver;
+import earlygate.circuit.Paths;
 import earlygate.circuit.PowerUnit;
 import earlygate.circuit.Pump;
 import earlygate.circuit.ReliefValve;
 import earlygate.circuit.Situation;
 import earlygate.circuit.Target;
+import earlygate.circuit.UnloadingValve;
+import earlygate.circuit.Work;
 import earlygate.solve.Network;
 import earlygate.solve.Outcome;
 import earlygate.solve.Solver;
 import earlygate.solve.SteadyState;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalDouble;
 
 /** What every rule looks at: the unit with its settings at target, and the model to ask for figures. */
-record Stage(PowerUnit unit, GapSchool gaps, Network network) {
+record Stage(PowerUnit unit, GapSchool gaps, Network network, Paths paths, Optional<PowerUnit> schematic) {
+    Stage(PowerUnit unit, GapSchool gaps, Optional<PowerUnit> schematic) {
+        this(unit, gaps, new Network(unit), new Paths(unit), schematic);
+    }
+
     /** A relief and a compensator that act on the same line, both with a target. */
     record Pair(ReliefValve relief, Target reliefTarget, Pump pump, Target compensatorTarget) {}
 
@@ -37,12 +47,59 @@ record Stage(PowerUnit unit, GapSchool gaps, Network network) {
         return unit.all(ReliefValve.class);
     }
 
-    /** Full flow of all pumps into a line, m3/s, unloaded and without leakage: the most a relief there can meet. */
+    /**
+     * Full flow of all pumps that get to a line, m3/s, unloaded and without leakage: the most a relief there can meet. A
+     * pump whose oil comes from a line with an unloading valve is unloaded by then.
+     */
     double fullFlow(String line) {
-        return unit.pumpsInto(line).stream()
-                .mapToDouble(
-                        p -> p.displacement() * p.maxStroke() * unit.driverOf(p).noLoadSpeed())
+        return paths.feeding(line).stream()
+                .filter(p -> p.outlet().equals(line) || unloading(p).isEmpty())
+                .mapToDouble(this::fullFlow)
                 .sum();
+    }
+
+    double fullFlow(Pump p) {
+        return p.displacement() * p.maxStroke() * unit.driverOf(p).noLoadSpeed();
+    }
+
+    private Optional<UnloadingValve> unloading(Pump p) {
+        return unit.all(UnloadingValve.class).stream()
+                .filter(u -> u.inlet().equals(p.outlet()))
+                .findFirst();
+    }
+
+    /** Accumulators that a pilot line fills. */
+    List<Accumulator> accumulatorsOn(String line) {
+        return unit.all(Accumulator.class).stream()
+                .filter(a -> paths.tied(line).contains(a.line()))
+                .toList();
+    }
+
+    /** The most that work on this line needs, Pa; empty where the sheet says of none. */
+    OptionalDouble need(String line) {
+        return unit.work().stream()
+                .filter(w -> w.line().equals(line))
+                .mapToDouble(Work::pressurePa)
+                .max();
+    }
+
+    /** The main relief that protects a line, lowest target first; none without one. */
+    Optional<ReliefValve> mainRelief(String line) {
+        return reliefs().stream()
+                .filter(r ->
+                        r.role() == ReliefValve.Role.MAIN && unit.target(r.id()).isPresent())
+                .filter(r -> paths.tied(r.inlet()).contains(line)
+                        || paths.reached(r.inlet()).contains(line))
+                .min(Comparator.comparingDouble(this::cracking));
+    }
+
+    double cracking(ReliefValve relief) {
+        return cracking(relief, unit.target(relief.id()).orElseThrow());
+    }
+
+    /** The distance asked between two limits where no compensator with a target tells it, Pa. */
+    double gapAbove(Target lower, Target upper) {
+        return gaps.gap(unit, unit.setting(lower.setting()).line(), lower, upper);
     }
 
     /** Where the valve begins to pass when it is set to its target, Pa. */
@@ -82,6 +139,14 @@ record Stage(PowerUnit unit, GapSchool gaps, Network network) {
     /** Load at full flow just before the compensator begins to take the pump back. */
     double cornerLoad(Pump pump, double compensatorPa) {
         return load(pump, compensatorPa - pump.compensator().orElseThrow().bandPa(), compensatorPa);
+    }
+
+    static double floorBar(double pascal) {
+        return Math.floor(pascal / BAR) * BAR;
+    }
+
+    static double ceilBar(double pascal) {
+        return Math.ceil(pascal / BAR) * BAR;
     }
 
     static double bar(double pascal) {

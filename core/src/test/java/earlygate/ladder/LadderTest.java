@@ -1,9 +1,14 @@
 package earlygate.ladder;
 
 import static earlygate.fixture.Units.component;
+import static earlygate.fixture.Units.document;
 import static earlygate.fixture.Units.gauge;
 import static earlygate.fixture.Units.lg07;
+import static earlygate.fixture.Units.part;
+import static earlygate.fixture.Units.read;
 import static earlygate.fixture.Units.target;
+import static earlygate.fixture.Units.unit;
+import static earlygate.fixture.Units.without;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
@@ -12,8 +17,12 @@ import earlygate.ladder.Finding.Severity;
 import earlygate.ladder.Finding.Suggestion.Fit;
 import earlygate.ladder.Finding.Suggestion.SetTarget;
 import java.util.List;
+import java.util.Optional;
 import java.util.function.Consumer;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
 
 class LadderTest {
@@ -94,6 +103,175 @@ class LadderTest {
                         .message()
                         .code())
                 .isEqualTo("ladder.L11.low-on-dial");
+    }
+
+    /** Every demo unit shows what it is meant to teach, and nothing else. */
+    @ParameterizedTest
+    @CsvSource(
+            value = {"FB-02|", "BP-11|", "NH-04|", "SW-03|", "WD-05|", "DR-09|", "PL-01|L12 WARN"},
+            delimiter = '|')
+    void demoUnitsTeach(String tag, String findings) {
+        assertThat(Ladder.check(read(document(tag)), GapSchool.DEFAULT))
+                .extracting(f -> f.rule() + " " + f.severity())
+                .containsExactlyElementsOf(findings == null ? List.of() : List.of(findings.split(",")));
+    }
+
+    @Test
+    void l4UnloadingTooNearTheRelief() {
+        Consumer<ObjectNode> near = target("UV1", 150).andThen(target("RV1", 160));
+        Finding f = only("L4", unit("BP-11", near), GapSchool.DEFAULT);
+        assertThat(f.figures().get("gapBar")).isBetween(0.0, 14.0);
+        assertThat(f.figures().get("heatKw")).isBetween(25.0, 32.0);
+        double offered = ((SetTarget) f.suggestion().orElseThrow()).pressurePa() / 1e5;
+        assertThat(codes(unit("BP-11", near.andThen(target("UV1", offered))))).doesNotContain("ladder.L4.near-relief");
+    }
+
+    @Test
+    void l4UnloadingAboveWhatItsPumpStands() {
+        Consumer<ObjectNode> weak = u -> part(u, "lines", "L").put("ratingBar", 68);
+        assertThat(codes(unit("BP-11", weak))).contains("ladder.L4.above-rating");
+        assertThat(codes(unit("BP-11", weak.andThen(target("UV1", 63))))).doesNotContain("ladder.L4.above-rating");
+    }
+
+    @Test
+    void l4DumpsBeforeTheApproachIsOver() {
+        PowerUnit unit = unit("BP-11", target("UV1", 40));
+        Finding f = only("L4", unit, GapSchool.DEFAULT);
+        assertThat(f.message().code()).isEqualTo("ladder.L4.too-early");
+        assertThat(f.figures()).containsEntry("neededBar", 42.0);
+        assertThat(f.suggestion()).contains(new SetTarget("UV1", 47e5));
+        // The slow work at high pressure is done by the small pump alone: no finding for it.
+        assertThat(codes(unit("BP-11", u -> {}))).doesNotContain("ladder.L4.too-early");
+    }
+
+    @Test
+    void l5BranchAboveItsSupply() {
+        Finding f = only("L5", unit("WD-05", target("RD1", 145)), GapSchool.DEFAULT);
+        assertThat(f.severity()).isEqualTo(Severity.STOP);
+        assertThat(f.figures().get("supplyBar")).isCloseTo(140, within(1.0));
+        assertThat(codes(unit("WD-05", target("RD1", 130)))).doesNotContain("ladder.L5.above-supply");
+    }
+
+    /** The lowest that a branch behind an accumulator ever sees is its cut-in. */
+    @Test
+    void l5CutInIsTheLowestSupply() {
+        Consumer<ObjectNode> branch = u -> {
+            ((ArrayNode) u.get("lines")).addObject().put("id", "R").put("ratingBar", 250);
+            ((ArrayNode) u.get("components"))
+                    .addObject()
+                    .put("id", "RD1")
+                    .put("type", "reducing-valve")
+                    .put("inlet", "A")
+                    .put("outlet", "R")
+                    .put("drain", "T")
+                    .put("settingBar", 110)
+                    .put("ratedFlowLpm", 30)
+                    .put("ratedDropBar", 6);
+            ((ArrayNode) u.get("targets")).addObject().put("setting", "RD1").put("pressureBar", 125);
+        };
+        assertThat(codes(unit("FB-02", branch))).contains("ladder.L5.above-supply");
+        assertThat(codes(unit("FB-02", branch.andThen(target("RD1", 112))))).doesNotContain("ladder.L5.above-supply");
+    }
+
+    @Test
+    void l6CrossPortBesideDrivingPressureAndMain() {
+        Finding near = only("L6", unit("SW-03", target("RX", 95)), GapSchool.DEFAULT);
+        assertThat(near.figures()).containsEntry("aboveBar", 7.0);
+        assertThat(near.suggestion()).contains(new SetTarget("RX", 102e5));
+        assertThat(only("L6", unit("SW-03", target("RX", 125)), GapSchool.DEFAULT)
+                        .message()
+                        .code())
+                .isEqualTo("ladder.L6.too-far");
+        PowerUnit low = unit("SW-03", target("RV1", 100).andThen(target("P1.compensator", 80)));
+        assertThat(codes(low)).contains("ladder.L6.above-main");
+        // Without work on the sheet, driving pressure is the motor's torque over its displacement.
+        Consumer<ObjectNode> byTorque = u -> u.remove("work");
+        assertThat(codes(unit("SW-03", byTorque.andThen(target("RX", 90))))).contains("ladder.L6.too-near");
+    }
+
+    @Test
+    void l7SectionReliefOutOfThePumpsReach() {
+        Finding f = only("L7", unit("NH-04", target("S1.reliefB", 195)), GapSchool.DEFAULT);
+        assertThat(f.figures()).containsEntry("reachBar", 190.0);
+        assertThat(codes(unit("NH-04", target("S1.reliefB", 190)))).doesNotContain("ladder.L7.out-of-reach");
+    }
+
+    @Test
+    void l8MarginAndBleeds() {
+        assertThat(codes(unit("NH-04", target("P1.loadSense", 40)))).contains("ladder.L8.range");
+        assertThat(codes(unit("NH-04", without("components", "OR1")))).contains("ladder.L8.no-bleed");
+        Consumer<ObjectNode> twice = u -> ((ArrayNode) u.get("components"))
+                .add(part(u, "components", "OR1").deepCopy().put("id", "OR2"));
+        assertThat(codes(unit("NH-04", twice))).contains("ladder.L8.two-bleeds");
+        Consumer<ObjectNode> fed = u -> {
+            ((ArrayNode) u.get("lines")).addObject().put("id", "R").put("ratingBar", 100);
+            ((ArrayNode) u.get("components"))
+                    .addObject()
+                    .put("id", "RD1")
+                    .put("type", "reducing-valve")
+                    .put("inlet", "P")
+                    .put("outlet", "R")
+                    .put("drain", "T")
+                    .put("settingBar", 30)
+                    .put("ratedFlowLpm", 10)
+                    .put("ratedDropBar", 3);
+        };
+        assertThat(codes(unit("NH-04", fed))).contains("ladder.L8.standby-low");
+    }
+
+    @Test
+    void l9AccumulatorAndItsValve() {
+        assertThat(codes(unit("FB-02", component("AC1", "prechargeBar", 80)))).contains("ladder.L9.precharge-low");
+        assertThat(codes(unit("FB-02", component("AC1", "prechargeBar", 118)))).contains("ladder.L9.precharge-high");
+        Finding near = only("L9", unit("FB-02", target("UV1", 148)), GapSchool.DEFAULT);
+        double offered = ((SetTarget) near.suggestion().orElseThrow()).pressurePa() / 1e5;
+        assertThat(codes(unit("FB-02", target("UV1", offered)))).doesNotContain("ladder.L9.near-relief");
+        Consumer<ObjectNode> hungry = u -> part(u, "work", "W1").put("pressureBar", 125);
+        assertThat(codes(unit("FB-02", hungry))).contains("ladder.L9.cut-in-low");
+        Finding plain =
+                only("L9", unit("FB-02", u -> part(u, "components", "UV1").remove("differential")), GapSchool.DEFAULT);
+        assertThat(plain.severity()).isEqualTo(Severity.STOP);
+        assertThat(plain.suggestion()).contains(new Fit("UV1", "differential", 0.15));
+    }
+
+    @Test
+    void l10TransferOfTwoPumps() {
+        Consumer<ObjectNode> weak = component("M1", "ratedPowerKw", 11);
+        Finding f = only("L10", unit("BP-11", weak), GapSchool.DEFAULT);
+        assertThat(f.message().code()).isEqualTo("ladder.L10.transfer");
+        double offered = ((SetTarget) f.suggestion().orElseThrow()).pressurePa() / 1e5;
+        assertThat(offered).isBetween(45.0, 64.0);
+        assertThat(codes(unit("BP-11", weak.andThen(target("UV1", offered))))).doesNotContain("ladder.L10.transfer");
+    }
+
+    @Test
+    void l12NamesBothPressuresOfADirectActingRelief() {
+        Finding f = only("L12", unit("PL-01", u -> {}), GapSchool.DEFAULT);
+        assertThat(f.figures().get("share")).isBetween(0.10, 0.20);
+        assertThat(codes(unit("PL-01", component("RV1", "overrideBar", 15)))).doesNotContain("ladder.L12.apart");
+    }
+
+    @Test
+    void l13LowerNeedsAReasonHigherARelease() {
+        PowerUnit drawn = lg07();
+        PowerUnit lower = lg07(target("P1.compensator", 150));
+        PowerUnit higher = lg07(target("P1.compensator", 162));
+        assertThat(against(drawn, drawn)).isEmpty();
+        assertThat(against(lower, drawn)).extracting(Finding::severity).containsExactly(Severity.WARN);
+        assertThat(against(higher, drawn)).extracting(Finding::severity).containsExactly(Severity.STOP);
+        assertThat(against(higher, drawn).get(0).suggestion()).contains(new SetTarget("P1.compensator", 160e5));
+    }
+
+    private static List<Finding> against(PowerUnit unit, PowerUnit drawn) {
+        return Ladder.check(unit, GapSchool.DEFAULT, Optional.of(drawn)).stream()
+                .filter(f -> f.rule().equals("L13"))
+                .toList();
+    }
+
+    private static List<String> codes(PowerUnit unit) {
+        return Ladder.check(unit, GapSchool.DEFAULT).stream()
+                .map(f -> f.message().code())
+                .toList();
     }
 
     private static List<String> rules(PowerUnit unit, GapSchool gaps) {

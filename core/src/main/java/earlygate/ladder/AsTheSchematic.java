@@ -1,0 +1,43 @@
+package earlygate.ladder;
+
+import earlygate.circuit.PowerUnit;
+import earlygate.circuit.Target;
+import earlygate.explain.Reason;
+import earlygate.ladder.Finding.Severity;
+import earlygate.ladder.Finding.Suggestion;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+
+/** L13: lower than the schematic with a reason that is kept; higher only with a second person's release. */
+final class AsTheSchematic implements Rule {
+    /** Pa; less than this is rounding. */
+    private static final double SAME = 1e4;
+
+    @Override
+    public List<Finding> check(Stage stage) {
+        return stage.schematic().stream()
+                .flatMap(drawn -> stage.unit().targets().stream().flatMap(t -> check(drawn, t).stream()))
+                .toList();
+    }
+
+    private static Optional<Finding> check(PowerUnit drawn, Target target) {
+        return drawn.target(target.setting())
+                .filter(asked -> Math.abs(asked.pressurePa() - target.pressurePa()) > SAME)
+                .map(asked -> finding(asked, target));
+    }
+
+    private static Finding finding(Target asked, Target target) {
+        boolean higher = target.pressurePa() > asked.pressurePa();
+        return new Finding(
+                "L13",
+                higher ? Severity.STOP : Severity.WARN,
+                target.setting(),
+                Reason.of(higher ? "ladder.L13.higher" : "ladder.L13.lower")
+                        .name("setting", target.setting())
+                        .pressure("target", target.pressurePa())
+                        .pressure("asked", asked.pressurePa()),
+                Map.of("targetBar", Stage.bar(target.pressurePa()), "schematicBar", Stage.bar(asked.pressurePa())),
+                Optional.of(new Suggestion.SetTarget(target.setting(), asked.pressurePa())));
+    }
+}

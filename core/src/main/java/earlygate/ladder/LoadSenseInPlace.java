@@ -1,0 +1,97 @@
+package earlygate.ladder;
+
+import earlygate.circuit.Line;
+import earlygate.circuit.Pump;
+import earlygate.circuit.ReducingValve;
+import earlygate.circuit.Screw;
+import earlygate.circuit.Target;
+import earlygate.circuit.Throttle;
+import earlygate.explain.Reason;
+import earlygate.ladder.Finding.Severity;
+import earlygate.ladder.Finding.Suggestion;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+
+/** L8: standby high enough for what it feeds, margin inside the control's range, one bleed on the signal. */
+final class LoadSenseInPlace implements Rule {
+    @Override
+    public List<Finding> check(Stage stage) {
+        List<Finding> findings = new ArrayList<>();
+        for (Pump pump : stage.unit().all(Pump.class)) {
+            pump.loadSense().ifPresent(control -> {
+                bleeds(stage, pump, control).ifPresent(findings::add);
+                stage.unit().target(pump.loadSenseId()).ifPresent(t -> {
+                    range(pump, control.screw(), t).ifPresent(findings::add);
+                    standby(stage, pump, t, findings);
+                });
+            });
+        }
+        return findings;
+    }
+
+    private static Optional<Finding> range(Pump pump, Screw screw, Target t) {
+        if (t.pressurePa() >= screw.minPa() && t.pressurePa() <= screw.maxPa()) {
+            return Optional.empty();
+        }
+        Reason message = Reason.of("ladder.L8.range")
+                .name("control", pump.loadSenseId())
+                .pressure("margin", t.pressurePa())
+                .pressure("min", screw.minPa())
+                .pressure("max", screw.maxPa());
+        return Optional.of(new Finding(
+                "L8",
+                Severity.STOP,
+                pump.loadSenseId(),
+                message,
+                Map.of("minBar", Stage.bar(screw.minPa()), "maxBar", Stage.bar(screw.maxPa())),
+                Optional.of(new Suggestion.SetTarget(pump.loadSenseId(), screw.clamp(t.pressurePa())))));
+    }
+
+    private static void standby(Stage stage, Pump pump, Target margin, List<Finding> findings) {
+        for (ReducingValve valve : stage.unit().all(ReducingValve.class)) {
+            double needed =
+                    stage.unit().target(valve.id()).map(Target::pressurePa).orElse(valve.settingPa());
+            boolean fed = stage.paths().reached(pump.outlet()).contains(valve.inlet());
+            if (fed && margin.pressurePa() < needed) {
+                findings.add(new Finding(
+                        "L8",
+                        Severity.STOP,
+                        pump.loadSenseId(),
+                        Reason.of("ladder.L8.standby-low")
+                                .name("control", pump.loadSenseId())
+                                .name("valve", valve.id())
+                                .pressure("standby", margin.pressurePa())
+                                .pressure("needed", needed),
+                        Map.of("standbyBar", Stage.bar(margin.pressurePa()), "neededBar", Stage.bar(needed)),
+                        Optional.of(
+                                new Suggestion.SetTarget(pump.loadSenseId(), Stage.ceilBar(needed + valve.bandPa())))));
+            }
+        }
+    }
+
+    /** None traps the signal, so that standby never falls; two cost margin. */
+    private static Optional<Finding> bleeds(Stage stage, Pump pump, Pump.LoadSense control) {
+        long bleeds = stage.unit().all(Throttle.class).stream()
+                .filter(t -> t.atRest() > 0)
+                .filter(t -> drains(t.a(), t.b(), control.signal()) || drains(t.b(), t.a(), control.signal()))
+                .count();
+        if (bleeds == 1) {
+            return Optional.empty();
+        }
+        return Optional.of(new Finding(
+                "L8",
+                bleeds == 0 ? Severity.STOP : Severity.WARN,
+                pump.loadSenseId(),
+                Reason.of(bleeds == 0 ? "ladder.L8.no-bleed" : "ladder.L8.two-bleeds")
+                        .name("line", control.signal())
+                        .number("bleeds", bleeds),
+                Map.of("bleeds", (double) bleeds),
+                Optional.empty()));
+    }
+
+    private static boolean drains(String from, String to, String signal) {
+        return from.equals(signal) && to.equals(Line.TANK);
+    }
+}

@@ -1,0 +1,52 @@
+package earlygate.ladder;
+
+import earlygate.circuit.Pump;
+import earlygate.circuit.Section;
+import earlygate.circuit.Target;
+import earlygate.explain.Reason;
+import earlygate.ladder.Finding.Severity;
+import earlygate.ladder.Finding.Suggestion;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+
+/** L7: a section relief above cut-off less margin can be neither set nor proved on the machine. */
+final class SectionWithinReach implements Rule {
+    @Override
+    public List<Finding> check(Stage stage) {
+        List<Finding> findings = new ArrayList<>();
+        for (Section section : stage.unit().all(Section.class)) {
+            for (Pump pump : stage.paths().feeding(section.supply())) {
+                for (String side : List.of(".reliefA", ".reliefB")) {
+                    stage.unit().target(section.id() + side).ifPresent(t -> check(stage, pump, t, findings));
+                }
+            }
+        }
+        return findings;
+    }
+
+    private static void check(Stage stage, Pump pump, Target target, List<Finding> findings) {
+        stage.unit().target(pump.compensatorId()).ifPresent(cutOff -> {
+            double margin = stage.unit()
+                    .target(pump.loadSenseId())
+                    .map(Target::pressurePa)
+                    .orElse(pump.loadSense().map(Pump.LoadSense::marginPa).orElse(0.0));
+            double reach = cutOff.pressurePa() - margin;
+            if (target.pressurePa() > reach) {
+                findings.add(new Finding(
+                        "L7",
+                        Severity.STOP,
+                        target.setting(),
+                        Reason.of("ladder.L7.out-of-reach")
+                                .name("relief", target.setting())
+                                .name("compensator", cutOff.setting())
+                                .pressure("target", target.pressurePa())
+                                .pressure("reach", reach)
+                                .pressure("margin", margin),
+                        Map.of("reachBar", Stage.bar(reach), "targetBar", Stage.bar(target.pressurePa())),
+                        Optional.of(new Suggestion.SetTarget(target.setting(), Stage.floorBar(reach)))));
+            }
+        });
+    }
+}
