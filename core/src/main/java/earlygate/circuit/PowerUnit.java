@@ -27,12 +27,22 @@ public record PowerUnit(
         work = List.copyOf(work);
     }
 
+    public PowerUnit withTargets(List<Target> other) {
+        return new PowerUnit(tag, name, drawing, fluid, lines, components, testPoints, other, work);
+    }
+
     public <C extends Component> List<C> all(Class<C> type) {
         return components.stream().filter(type::isInstance).map(type::cast).toList();
     }
 
     public Component component(String id) {
         return components.stream().filter(c -> c.id().equals(id)).findFirst().orElseThrow(() -> missing(id));
+    }
+
+    /** The part that a setting is a screw of. */
+    public Component partOf(String setting) {
+        int dot = setting.indexOf('.');
+        return component(dot < 0 ? setting : setting.substring(0, dot));
     }
 
     public Driver driverOf(Pump pump) {

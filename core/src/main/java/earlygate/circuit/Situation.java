@@ -48,6 +48,23 @@ public record Situation(
         return with(and(drivers, id, new Drive(running, OptionalDouble.empty())), openings, settings, pressures, oil);
     }
 
+    /** @param speed rev/s; of an engine, its speed without load */
+    public Situation withSpeed(String id, double speed) {
+        Drive drive = new Drive(true, OptionalDouble.of(speed));
+        return with(and(drivers, id, drive), openings, settings, pressures, oil);
+    }
+
+    /** This situation with openings and positions of another put over it. */
+    public Situation over(Situation other) {
+        Map<String, Double> opened = new LinkedHashMap<>(openings);
+        opened.putAll(other.openings);
+        Situation s = with(drivers, opened, settings, pressures, oil);
+        for (Map.Entry<String, String> e : other.positions.entrySet()) {
+            s = s.withPosition(e.getKey(), e.getValue());
+        }
+        return s;
+    }
+
     public Situation withOpening(String id, double opening) {
         return with(drivers, and(openings, id, opening), settings, pressures, oil);
     }

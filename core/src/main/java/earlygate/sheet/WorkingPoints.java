@@ -1,0 +1,124 @@
+package earlygate.sheet;
+
+import earlygate.circuit.DirectionalValve;
+import earlygate.circuit.Driver;
+import earlygate.circuit.PowerUnit;
+import earlygate.circuit.Pump;
+import earlygate.circuit.ReliefValve;
+import earlygate.circuit.Section;
+import earlygate.circuit.Situation;
+import earlygate.circuit.Throttle;
+import earlygate.circuit.Work;
+import earlygate.reach.Reach;
+import earlygate.reach.Reaching;
+import earlygate.solve.ComponentState.DriverState;
+import earlygate.solve.ComponentState.PumpState;
+import earlygate.solve.SteadyState;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+
+/** What the unit must show with all settings at target: without load, at each work, at cut-off, over the relief. */
+public final class WorkingPoints {
+    private final PowerUnit unit;
+    private final Reaching reaching;
+    private final Situation base;
+
+    /**
+     * @param kind no-load, work, cut-off or relief
+     * @param subject the work, control or valve; empty for no-load
+     * @param pressure on the line at work, Pa
+     * @param flow delivered by all pumps, m3/s; {@code asked} by the work, 0 where nothing is asked
+     */
+    public record Point(
+            String kind,
+            String subject,
+            String line,
+            double pressure,
+            double flow,
+            double asked,
+            List<Drive> drives,
+            Situation situation) {}
+
+    /** rev/s, W, A (0 for an engine), fraction of rating. */
+    public record Drive(String driver, double speed, double power, double current, double load) {}
+
+    private WorkingPoints(PowerUnit unit) {
+        this.unit = unit;
+        reaching = new Reaching(unit);
+        base = Reaching.atTargets(unit);
+    }
+
+    public static List<Point> of(PowerUnit unit) {
+        WorkingPoints w = new WorkingPoints(unit);
+        List<Point> points = new ArrayList<>();
+        w.noLoad().ifPresent(points::add);
+        unit.work().forEach(work -> w.at(work).ifPresent(points::add));
+        for (Pump p : unit.all(Pump.class)) {
+            p.compensator()
+                    .flatMap(c -> w.limited("cut-off", p.compensatorId()))
+                    .ifPresent(points::add);
+        }
+        unit.all(ReliefValve.class).stream()
+                .filter(r -> r.role() == ReliefValve.Role.MAIN)
+                .forEach(r -> w.limited("relief", r.id()).ifPresent(points::add));
+        return points;
+    }
+
+    private Optional<Point> noLoad() {
+        Situation open = base;
+        for (Throttle t : unit.all(Throttle.class)) {
+            if (t.purpose() == Throttle.Purpose.LOAD && t.atRest() == 0) {
+                open = open.withOpening(t.id(), 1);
+            }
+        }
+        Situation s = open;
+        return unit.all(Pump.class).stream()
+                .findFirst()
+                .flatMap(p -> reaching.solve(s).map(state -> point("no-load", "", p.outlet(), 0, s, state)));
+    }
+
+    /** The line held at what the work needs, valves as they let most oil get there. */
+    private Optional<Point> at(Work work) {
+        Optional<Point> best = Optional.empty();
+        for (Situation s : ways()) {
+            Situation held = s.withPressure(work.line(), work.pressurePa());
+            Optional<Point> found =
+                    reaching.solve(held).map(state -> point("work", work.id(), work.line(), work.flow(), held, state));
+            if (found.isPresent()
+                    && (best.isEmpty() || found.get().flow() > best.get().flow() + 1e-7)) {
+                best = found;
+            }
+        }
+        return best;
+    }
+
+    private List<Situation> ways() {
+        List<Situation> ways = new ArrayList<>(List.of(base));
+        for (DirectionalValve v : unit.all(DirectionalValve.class)) {
+            v.positions().keySet().forEach(p -> ways.add(base.withPosition(v.id(), p)));
+        }
+        for (Section x : unit.all(Section.class)) {
+            Section.POSITIONS.forEach(p -> ways.add(base.withPosition(x.id(), p)));
+        }
+        return ways;
+    }
+
+    private Optional<Point> limited(String kind, String setting) {
+        Optional<Reach> reach = reaching.find(setting, base, true);
+        return reach.map(r -> point(kind, setting, unit.setting(setting).line(), 0, r.situation(), r.state()));
+    }
+
+    private Point point(String kind, String subject, String line, double asked, Situation s, SteadyState state) {
+        double flow = unit.all(Pump.class).stream()
+                .mapToDouble(p -> ((PumpState) state.components().get(p.id())).flow())
+                .sum();
+        List<Drive> drives = unit.all(Driver.class).stream()
+                .map(d -> {
+                    DriverState at = state.driver(d.id());
+                    return new Drive(d.id(), at.speed(), at.power(), at.current(), at.load());
+                })
+                .toList();
+        return new Point(kind, subject, line, state.pressure(line), flow, asked, drives, s);
+    }
+}
