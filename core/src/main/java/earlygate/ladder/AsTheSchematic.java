@@ -1,6 +1,5 @@
 package earlygate.ladder;
 
-import earlygate.circuit.PowerUnit;
 import earlygate.circuit.Target;
 import earlygate.explain.Reason;
 import earlygate.ladder.Finding.Severity;
@@ -17,14 +16,14 @@ final class AsTheSchematic implements Rule {
     @Override
     public List<Finding> check(Stage stage) {
         return stage.schematic().stream()
-                .flatMap(drawn -> stage.unit().targets().stream().flatMap(t -> check(drawn, t).stream()))
+                .flatMap(asked -> stage.unit().target(asked.setting()).flatMap(t -> check(asked, t)).stream())
                 .toList();
     }
 
-    private static Optional<Finding> check(PowerUnit drawn, Target target) {
-        return drawn.target(target.setting())
-                .filter(asked -> Math.abs(asked.pressurePa() - target.pressurePa()) > SAME)
-                .map(asked -> finding(asked, target));
+    private static Optional<Finding> check(Target asked, Target target) {
+        return Math.abs(asked.pressurePa() - target.pressurePa()) > SAME
+                ? Optional.of(finding(asked, target))
+                : Optional.empty();
     }
 
     private static Finding finding(Target asked, Target target) {

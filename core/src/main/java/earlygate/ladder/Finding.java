@@ -3,6 +3,7 @@ package earlygate.ladder;
 import earlygate.explain.Reason;
 import java.util.Map;
 import java.util.Optional;
+import java.util.TreeMap;
 
 /**
  * One relation that does not hold.
@@ -18,6 +19,17 @@ public record Finding(
         Reason message,
         Map<String, Double> figures,
         Optional<Suggestion> suggestion) {
+    /** What an acceptance speaks of: this relation, this part, these figures to the nearest bar or percent. */
+    public String fingerprint() {
+        StringBuilder print = new StringBuilder(message.code() + "|" + subject);
+        new TreeMap<>(figures)
+                .forEach((key, value) -> print.append('|')
+                        .append(key)
+                        .append('=')
+                        .append(Math.round(key.endsWith("Bar") || key.endsWith("Lpm") ? value : value * 100)));
+        return print.toString();
+    }
+
     public enum Severity {
         STOP,
         WARN,

@@ -1,9 +1,9 @@
 package earlygate.ladder;
 
 import earlygate.circuit.PowerUnit;
+import earlygate.circuit.Target;
 import java.util.Comparator;
 import java.util.List;
-import java.util.Optional;
 
 /** All relations between the settings of a unit, checked before a spanner is touched. */
 public final class Ladder {
@@ -26,11 +26,11 @@ public final class Ladder {
 
     /** What doesn't hold, the worst first; empty when every relation does. */
     public static List<Finding> check(PowerUnit unit, GapSchool gaps) {
-        return check(unit, gaps, Optional.empty());
+        return check(unit, gaps, List.of());
     }
 
-    /** @param schematic the unit with the targets its drawing gives, where the sheet has moved on from them */
-    public static List<Finding> check(PowerUnit unit, GapSchool gaps, Optional<PowerUnit> schematic) {
+    /** @param schematic the targets that the drawing gives, where the sheet may have moved on from them */
+    public static List<Finding> check(PowerUnit unit, GapSchool gaps, List<Target> schematic) {
         Stage stage = new Stage(unit, gaps, schematic);
         return RULES.stream()
                 .flatMap(rule -> rule.check(stage).stream())

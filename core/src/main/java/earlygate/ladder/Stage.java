@@ -22,8 +22,8 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 
 /** What every rule looks at: the unit with its settings at target, and the model to ask for figures. */
-record Stage(PowerUnit unit, GapSchool gaps, Network network, Paths paths, Optional<PowerUnit> schematic) {
-    Stage(PowerUnit unit, GapSchool gaps, Optional<PowerUnit> schematic) {
+record Stage(PowerUnit unit, GapSchool gaps, Network network, Paths paths, List<Target> schematic) {
+    Stage(PowerUnit unit, GapSchool gaps, List<Target> schematic) {
         this(unit, gaps, new Network(unit), new Paths(unit), schematic);
     }
 

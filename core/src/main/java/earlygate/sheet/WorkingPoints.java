@@ -8,6 +8,7 @@ import earlygate.circuit.ReliefValve;
 import earlygate.circuit.Section;
 import earlygate.circuit.Situation;
 import earlygate.circuit.Throttle;
+import earlygate.circuit.UnloadingValve;
 import earlygate.circuit.Work;
 import earlygate.reach.Reach;
 import earlygate.reach.Reaching;
@@ -28,7 +29,7 @@ public final class WorkingPoints {
      * @param kind no-load, work, cut-off or relief
      * @param subject the work, control or valve; empty for no-load
      * @param pressure on the line at work, Pa
-     * @param flow delivered by all pumps, m3/s; {@code asked} by the work, 0 where nothing is asked
+     * @param flow delivered by the pumps that are not unloaded, m3/s; {@code asked} by the work, 0 where nothing is asked
      */
     public record Point(
             String kind,
@@ -110,8 +111,12 @@ public final class WorkingPoints {
     }
 
     private Point point(String kind, String subject, String line, double asked, Situation s, SteadyState state) {
-        double flow = unit.all(Pump.class).stream()
+        double pumped = unit.all(Pump.class).stream()
                 .mapToDouble(p -> ((PumpState) state.components().get(p.id())).flow())
+                .sum();
+        // What an unloading valve sends home never gets to the work.
+        double unloaded = unit.all(UnloadingValve.class).stream()
+                .mapToDouble(v -> state.valve(v.id()).flow())
                 .sum();
         List<Drive> drives = unit.all(Driver.class).stream()
                 .map(d -> {
@@ -119,6 +124,6 @@ public final class WorkingPoints {
                     return new Drive(d.id(), at.speed(), at.power(), at.current(), at.load());
                 })
                 .toList();
-        return new Point(kind, subject, line, state.pressure(line), flow, asked, drives, s);
+        return new Point(kind, subject, line, state.pressure(line), pumped - unloaded, asked, drives, s);
     }
 }

@@ -17,7 +17,6 @@ import earlygate.ladder.Finding.Severity;
 import earlygate.ladder.Finding.Suggestion.Fit;
 import earlygate.ladder.Finding.Suggestion.SetTarget;
 import java.util.List;
-import java.util.Optional;
 import java.util.function.Consumer;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -263,7 +262,7 @@ class LadderTest {
     }
 
     private static List<Finding> against(PowerUnit unit, PowerUnit drawn) {
-        return Ladder.check(unit, GapSchool.DEFAULT, Optional.of(drawn)).stream()
+        return Ladder.check(unit, GapSchool.DEFAULT, drawn.targets()).stream()
                 .filter(f -> f.rule().equals("L13"))
                 .toList();
     }

@@ -1,7 +1,10 @@
 package earlygate.server.calc;
 
+import static earlygate.quantity.Si.BAR;
+
 import earlygate.circuit.PowerUnit;
 import earlygate.circuit.Situation;
+import earlygate.circuit.Target;
 import earlygate.explain.Reason;
 import earlygate.ladder.GapSchool;
 import earlygate.ladder.Ladder;
@@ -18,6 +21,7 @@ import earlygate.solve.SteadyState;
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Map;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
@@ -35,10 +39,15 @@ class CalcController {
             @Schema(implementation = Object.class) JsonNode situation,
             @Schema(implementation = Object.class) JsonNode gapSchool,
             String school,
+            List<Asked> schematic,
+            Map<String, Double> measured,
             Vary vary,
             Double seconds,
             Double stepMs,
             List<EventRequest> events) {}
+
+    /** What the drawing asks of a setting, where the sheet may have moved on from it. */
+    record Asked(String setting, double pressureBar) {}
 
     /** @param path such as {@code openings.TV1} or {@code settings.RV1} */
     record Vary(String path, double from, double to, int points) {}
@@ -93,7 +102,22 @@ class CalcController {
     @PostMapping("/ladder")
     LadderView ladder(@RequestBody CalcRequest request, @RequestParam(defaultValue = "bar") PressureUnit pressure) {
         PowerUnit unit = CalcInput.unit(request.unit());
-        return ladder(unit, CalcInput.gaps(request.gapSchool()), Words.in(pressure));
+        return ladder(unit, CalcInput.gaps(request.gapSchool()), asked(request), Words.in(pressure));
+    }
+
+    private static List<Target> asked(CalcRequest request) {
+        return request.schematic() == null
+                ? List.of()
+                : request.schematic().stream()
+                        .map(a -> new Target(a.setting(), a.pressureBar() * BAR, 0, Target.Defined.CRACKING))
+                        .toList();
+    }
+
+    @PostMapping("/targets")
+    TargetsView targets(@RequestBody CalcRequest request, @RequestParam(defaultValue = "bar") PressureUnit pressure) {
+        PowerUnit unit = CalcInput.unit(request.unit());
+        GapSchool gaps = CalcInput.gaps(request.gapSchool());
+        return TargetsView.of(unit, gaps, CalcInput.measured(unit, request.measured()), Words.in(pressure));
     }
 
     @PostMapping("/plan")
@@ -114,12 +138,12 @@ class CalcController {
         Words words = Words.in(pressure);
         return new SheetView(
                 steady(unit, CalcInput.situation(unit, request.situation()), words),
-                ladder(unit, gaps, words),
+                ladder(unit, gaps, asked(request), words),
                 StaffView.of(unit, gaps, setting -> false));
     }
 
-    private static LadderView ladder(PowerUnit unit, GapSchool gaps, Words words) {
-        return LadderView.of(Ladder.check(unit, gaps), words);
+    private static LadderView ladder(PowerUnit unit, GapSchool gaps, List<Target> asked, Words words) {
+        return LadderView.of(Ladder.check(unit, gaps, asked), words);
     }
 
     private static SteadyView steady(PowerUnit unit, Situation situation, Words words) {

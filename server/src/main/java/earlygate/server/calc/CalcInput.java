@@ -12,7 +12,9 @@ import earlygate.ladder.GapSchool;
 import earlygate.plan.School;
 import earlygate.server.words.ApiProblem;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.MissingNode;
 
@@ -68,6 +70,22 @@ public final class CalcInput {
             throw outOfRange("gapSchool." + key, node.path(key).asString(""), 0, 500);
         }
         return value;
+    }
+
+    /** Settings as they were measured, bar, by setting; in Pa. */
+    static Map<String, Double> measured(PowerUnit unit, Map<String, Double> given) {
+        Map<String, Double> measured = new LinkedHashMap<>();
+        if (given != null) {
+            given.forEach((setting, bar) -> {
+                if (unit.settings().stream().noneMatch(s -> s.id().equals(setting))) {
+                    throw ApiProblem.badInput(
+                            "measured." + setting,
+                            Reason.of("situation.unknown").name("id", setting));
+                }
+                measured.put(setting, within("measured." + setting, bar, 0, 0, 1000) * BAR);
+            });
+        }
+        return measured;
     }
 
     /** A number that may be left out. */

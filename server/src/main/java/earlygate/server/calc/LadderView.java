@@ -17,6 +17,7 @@ record LadderView(List<FindingView> findings) {
             String setting,
             String message,
             Map<String, Double> figures,
+            String fingerprint,
             SuggestionView suggestion) {}
 
     /** Either a target ({@code setting}, {@code pressureBar}) or another part ({@code part}, {@code key}, {@code value}). */
@@ -30,6 +31,7 @@ record LadderView(List<FindingView> findings) {
                         f.subject(),
                         words.say(f.message()),
                         f.figures(),
+                        f.fingerprint(),
                         f.suggestion().map(LadderView::suggestion).orElse(null)))
                 .toList());
     }

@@ -15,6 +15,7 @@ class ApiShape {
     private static final Set<String> MAY_BE_NULL = Set.of(
             "ComparisonView.refused",
             "FindingView.suggestion",
+            "Instrument.calibrationDue",
             "LiveView.crackBar",
             "PhaseProgress.openedAt",
             "PhaseProgress.openedBy",

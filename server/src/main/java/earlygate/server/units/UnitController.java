@@ -11,7 +11,6 @@ import earlygate.server.calc.StaffView;
 import earlygate.server.runs.RunStore;
 import earlygate.server.units.UnitStore.StoredUnit;
 import earlygate.server.words.ApiProblem;
-import io.swagger.v3.oas.annotations.media.Schema;
 import java.util.List;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
@@ -23,8 +22,6 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
-import tools.jackson.databind.JsonNode;
-import tools.jackson.databind.json.JsonMapper;
 
 /** Units: list, read, import, save. The body of import and save is the unit file itself. */
 @RestController
@@ -32,28 +29,27 @@ import tools.jackson.databind.json.JsonMapper;
 class UnitController {
     private final UnitStore units;
     private final RunStore runs;
-    private final JsonMapper json;
+    private final UnitDocuments documents;
 
-    UnitController(UnitStore units, RunStore runs, JsonMapper json) {
+    UnitController(UnitStore units, RunStore runs, UnitDocuments documents) {
         this.units = units;
         this.runs = runs;
-        this.json = json;
+        this.documents = documents;
     }
 
-    /** @param lastRun null for a unit that was never commissioned here */
+    /**
+     * @param missing what keeps the sheet from being complete; 0 for one that can be planned from
+     * @param lastRun null for a unit that was never commissioned here
+     */
     record UnitSummary(
             String tag,
             String name,
             String drawing,
             int revision,
+            int missing,
             int findings,
             List<StaffView> staffs,
             RunStore.RunSummary lastRun) {}
-
-    record UnitDocument(
-            String tag,
-            int revision,
-            @Schema(implementation = Object.class) JsonNode document) {}
 
     @GetMapping("/units")
     List<UnitSummary> list() {
@@ -61,58 +57,63 @@ class UnitController {
     }
 
     private UnitSummary summary(StoredUnit stored) {
-        PowerUnit unit = CalcInput.unitText(stored.document()).unit();
-        long open = Ladder.check(unit, GapSchool.DEFAULT).stream()
-                .filter(f -> f.severity() != Finding.Severity.INFO)
-                .count();
         RunStore.RunSummary last = runs.lastOf(stored.tag()).orElse(null);
+        if (UnitFile.read(stored.document()) instanceof UnitFile.Reading.Refused refused) {
+            return new UnitSummary(
+                    stored.tag(),
+                    documents.name(stored),
+                    "",
+                    stored.revision(),
+                    refused.problems().size(),
+                    0,
+                    List.of(),
+                    last);
+        }
+        PowerUnit unit = CalcInput.unitText(stored.document()).unit();
+        List<String> accepted = units.accepted(stored.tag()).stream()
+                .map(UnitStore.Accepted::fingerprint)
+                .toList();
+        long open = Ladder.check(unit, GapSchool.DEFAULT, documents.schematic(stored)).stream()
+                .filter(f -> f.severity() != Finding.Severity.INFO && !accepted.contains(f.fingerprint()))
+                .count();
         return new UnitSummary(
                 unit.tag(),
                 unit.name(),
                 (unit.drawing().number() + " " + unit.drawing().revision()).strip(),
                 stored.revision(),
+                0,
                 (int) open,
                 StaffView.of(unit, GapSchool.DEFAULT, s -> last != null && last.finished()),
                 last);
     }
 
     @GetMapping("/units/{tag}")
-    UnitDocument read(@PathVariable String tag) {
-        return document(units.newest(tag));
+    UnitDocuments.UnitDocument read(@PathVariable String tag) {
+        return documents.of(units.newest(tag));
     }
 
     @PostMapping("/units")
     @ResponseStatus(HttpStatus.CREATED)
-    UnitDocument add(@RequestBody String text) {
+    UnitDocuments.UnitDocument add(@RequestBody String text) {
         UnitFile.Reading.Read read = CalcInput.unitText(text);
         if (units.has(read.unit().tag())) {
             throw ApiProblem.conflict(
                     "tag", Reason.of("units.exists").name("tag", read.unit().tag()));
         }
-        return document(units.save(read.unit().tag(), text));
+        return documents.of(units.save(read.unit().tag(), text));
     }
 
     @PutMapping("/units/{tag}")
-    UnitDocument save(@PathVariable String tag, @RequestBody String text) {
+    UnitDocuments.UnitDocument save(@PathVariable String tag, @RequestBody String text) {
         UnitFile.Reading.Read read = CalcInput.unitText(text);
-        if (!read.unit().tag().equals(tag)) {
-            throw ApiProblem.badInput(
-                    "tag",
-                    Reason.of("units.other-tag")
-                            .name("tag", tag)
-                            .name("found", read.unit().tag()));
-        }
+        UnitDocuments.sameTag(tag, read.unit().tag());
         units.newest(tag);
-        return document(units.save(tag, text));
+        return documents.of(units.save(tag, text));
     }
 
     /** The JSON Schema that unit files are held against. */
     @GetMapping(value = "/unit-schema", produces = MediaType.APPLICATION_JSON_VALUE)
     String schema() {
         return UnitFile.schemaText();
-    }
-
-    private UnitDocument document(StoredUnit stored) {
-        return new UnitDocument(stored.tag(), stored.revision(), json.readTree(stored.document()));
     }
 }

@@ -1,0 +1,151 @@
+package earlygate.server.calc;
+
+import earlygate.circuit.Problem;
+import earlygate.explain.Reason;
+import earlygate.identify.Traits;
+import earlygate.identify.ValveKind;
+import earlygate.quantity.PressureUnit;
+import earlygate.reckon.Figure;
+import earlygate.reckon.Reckoning;
+import earlygate.server.words.ApiProblem;
+import earlygate.server.words.Words;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RestController;
+
+/** Single calculations and the valve identifier. */
+@RestController
+@RequestMapping("/api")
+class ReckonController {
+    private static final Words WORDS = Words.in(PressureUnit.BAR);
+
+    record CalculatorView(String key, String title, List<FigureView> inputs) {}
+
+    record FigureView(String key, String label, String unit, double value) {}
+
+    /** @param formula with the numbers put in */
+    record ReckonedView(String formula, List<FigureView> results) {}
+
+    record TraitsRequest(
+            Traits.Pilot pilot,
+            Traits.Rest rest,
+            Boolean reverseCheck,
+            Traits.Drain drain,
+            Traits.Place place,
+            String declared) {}
+
+    /** @param kind type of the unit file; {@code against} the traits that contradict it, in words */
+    record MatchView(String kind, String name, List<String> against) {}
+
+    /** @param declared what contradicts the type declared in the sheet; empty when nothing does or none is declared */
+    record IdentifiedView(List<MatchView> matches, List<String> declared) {}
+
+    @GetMapping("/reckon")
+    List<CalculatorView> all() {
+        List<CalculatorView> all = new ArrayList<>();
+        for (Reckoning r : Reckoning.values()) {
+            all.add(new CalculatorView(
+                    r.key(),
+                    word("reckon." + r.key()),
+                    r.inputs().stream().map(ReckonController::figure).toList()));
+        }
+        return all;
+    }
+
+    @PostMapping("/reckon/{key}")
+    ReckonedView reckon(@PathVariable String key, @RequestBody Map<String, Double> given) {
+        Reckoning r;
+        try {
+            r = Reckoning.of(key);
+        } catch (IllegalArgumentException e) {
+            throw ApiProblem.notFound("calculator", key);
+        }
+        Map<String, Double> figures = new LinkedHashMap<>();
+        given.forEach((name, value) -> figures.put(name, value == null ? Double.NaN : value));
+        List<Problem> wrong = r.wrong(figures).stream()
+                .map(w -> new Problem(
+                        w.input().key(),
+                        Reason.of("reckon.out-of-range")
+                                .name("figure", word("figure." + w.input().key()))
+                                .name("value", plain(w.given()))
+                                .name("min", plain(w.input().min()))
+                                .name("max", plain(w.input().max()))
+                                .name("unit", w.input().unit())))
+                .toList();
+        if (!wrong.isEmpty()) {
+            throw ApiProblem.badInput("reckon.out-of-range", wrong);
+        }
+        List<Figure> results = r.results(figures);
+        Reason formula = Reason.of("reckon." + key + ".formula");
+        for (Figure in : r.inputs()) {
+            formula = formula.name(in.key(), with(figures.getOrDefault(in.key(), in.value()), in.unit()));
+        }
+        for (Figure out : results) {
+            formula = formula.name(out.key() + "Out", with(out.value(), out.unit()));
+        }
+        return new ReckonedView(
+                WORDS.say(formula),
+                results.stream().map(ReckonController::figure).toList());
+    }
+
+    @PostMapping("/calc/identify")
+    IdentifiedView identify(@RequestBody TraitsRequest q) {
+        if (q.pilot() == null
+                || q.rest() == null
+                || q.reverseCheck() == null
+                || q.drain() == null
+                || q.place() == null) {
+            throw ApiProblem.badInput("traits", Reason.of("identify.five"));
+        }
+        Traits seen = new Traits(q.pilot(), q.rest(), q.reverseCheck(), q.drain(), q.place());
+        List<MatchView> matches = ValveKind.match(seen).stream()
+                .map(m ->
+                        new MatchView(m.kind().type(), word("valve." + m.kind().type()), against(m.contradictions())))
+                .toList();
+        List<String> declared = matches.stream()
+                .filter(m -> m.kind().equals(q.declared()))
+                .findFirst()
+                .map(MatchView::against)
+                .orElse(List.of());
+        return new IdentifiedView(matches, declared);
+    }
+
+    private static List<String> against(List<Traits.Trait> traits) {
+        return traits.stream()
+                .map(t -> word("trait." + t.name().toLowerCase(Locale.ROOT).replace('_', '-')))
+                .toList();
+    }
+
+    private static FigureView figure(Figure f) {
+        return new FigureView(f.key(), word("figure." + f.key()), f.unit(), f.value());
+    }
+
+    private static String word(String code) {
+        return WORDS.say(Reason.of(code));
+    }
+
+    private static String with(double value, String unit) {
+        return unit.equals("1") ? plain(value) : plain(value) + " " + unit;
+    }
+
+    /** Four figures that count, no exponent. */
+    static String plain(double value) {
+        if (!Double.isFinite(value)) {
+            return "no number";
+        }
+        if (value == 0 || Math.abs(value) >= 1000) {
+            return String.format(Locale.ROOT, "%.0f", value);
+        }
+        int decimals = Math.max(0, 3 - (int) Math.floor(Math.log10(Math.abs(value))));
+        String text = String.format(Locale.ROOT, "%." + Math.min(decimals, 6) + "f", value);
+        return text.contains(".") ? text.replaceAll("0+$", "").replaceAll("\\.$", "") : text;
+    }
+}

@@ -1,0 +1,113 @@
+package earlygate.server.instruments;
+
+import static earlygate.server.tables.Tables.FITTED_INSTRUMENT;
+import static earlygate.server.tables.Tables.INSTRUMENT;
+
+import earlygate.server.tables.tables.records.InstrumentRecord;
+import earlygate.server.words.ApiProblem;
+import java.time.LocalDate;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import org.jooq.DSLContext;
+import org.springframework.stereotype.Repository;
+import org.springframework.transaction.annotation.Transactional;
+
+/** The register of instruments, and which of them stand at which test points. */
+@Repository
+public class InstrumentStore {
+    /**
+     * @param kind gauge, transducer, flow-meter or clamp-meter
+     * @param unit of range and resolution: bar, psi, MPa, L/min, A
+     * @param accuracyClass percent of range
+     * @param calibrationDue null where none is known
+     * @param medium what it has seen: oil, water, oxygen, ...
+     */
+    public record Instrument(
+            long id,
+            String name,
+            String kind,
+            String unit,
+            double range,
+            double accuracyClass,
+            double resolution,
+            LocalDate calibrationDue,
+            String medium,
+            boolean retired) {}
+
+    private final DSLContext db;
+
+    InstrumentStore(DSLContext db) {
+        this.db = db;
+    }
+
+    public List<Instrument> all() {
+        return db.selectFrom(INSTRUMENT).orderBy(INSTRUMENT.NAME).fetch(InstrumentStore::read);
+    }
+
+    public Instrument get(long id) {
+        return db.selectFrom(INSTRUMENT)
+                .where(INSTRUMENT.ID.eq(id))
+                .fetchOptional(InstrumentStore::read)
+                .orElseThrow(() -> ApiProblem.notFound("instrument", Long.toString(id)));
+    }
+
+    public boolean taken(String name, long butNot) {
+        return db.fetchExists(INSTRUMENT, INSTRUMENT.NAME.eq(name).and(INSTRUMENT.ID.ne(butNot)));
+    }
+
+    @Transactional
+    public Instrument save(Instrument i) {
+        InstrumentRecord r = i.id() == 0 ? db.newRecord(INSTRUMENT) : db.fetchOne(INSTRUMENT, INSTRUMENT.ID.eq(i.id()));
+        r.setName(i.name());
+        r.setKind(i.kind());
+        r.setUnit(i.unit());
+        r.setRangeMax(i.range());
+        r.setAccuracyClass(i.accuracyClass());
+        r.setResolution(i.resolution());
+        r.setCalibrationDue(i.calibrationDue());
+        r.setMedium(i.medium());
+        r.setRetired(i.retired());
+        r.store();
+        return get(r.getId());
+    }
+
+    /** Instruments of a unit by test point. */
+    public Map<String, Instrument> fitted(String tag) {
+        Map<String, Instrument> fitted = new LinkedHashMap<>();
+        db.select()
+                .from(FITTED_INSTRUMENT)
+                .join(INSTRUMENT)
+                .on(INSTRUMENT.ID.eq(FITTED_INSTRUMENT.INSTRUMENT_ID))
+                .where(FITTED_INSTRUMENT.TAG.eq(tag))
+                .orderBy(FITTED_INSTRUMENT.TEST_POINT)
+                .forEach(r -> fitted.put(r.get(FITTED_INSTRUMENT.TEST_POINT), read(r.into(INSTRUMENT))));
+        return fitted;
+    }
+
+    @Transactional
+    public void fit(String tag, String testPoint, long instrument) {
+        db.deleteFrom(FITTED_INSTRUMENT)
+                .where(FITTED_INSTRUMENT.TAG.eq(tag), FITTED_INSTRUMENT.TEST_POINT.eq(testPoint))
+                .execute();
+        db.insertInto(FITTED_INSTRUMENT)
+                .set(FITTED_INSTRUMENT.TAG, tag)
+                .set(FITTED_INSTRUMENT.TEST_POINT, testPoint)
+                .set(FITTED_INSTRUMENT.INSTRUMENT_ID, instrument)
+                .execute();
+    }
+
+    private static Instrument read(InstrumentRecord r) {
+        return new Instrument(
+                r.getId(),
+                r.getName(),
+                r.getKind(),
+                r.getUnit(),
+                r.getRangeMax(),
+                r.getAccuracyClass(),
+                r.getResolution(),
+                r.getCalibrationDue(),
+                r.getMedium(),
+                r.getRetired());
+    }
+}

@@ -1,0 +1,172 @@
+package earlygate.server.units;
+
+import earlygate.circuit.PowerUnit;
+import earlygate.circuit.UnitFile;
+import earlygate.explain.Reason;
+import earlygate.quantity.PressureUnit;
+import earlygate.server.calc.CalcInput;
+import earlygate.server.units.UnitStore.Accepted;
+import earlygate.server.units.UnitStore.StoredUnit;
+import earlygate.server.words.ApiProblem;
+import earlygate.server.words.Words;
+import io.swagger.v3.oas.annotations.media.Schema;
+import java.time.OffsetDateTime;
+import java.time.ZoneOffset;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.regex.Pattern;
+import org.springframework.http.HttpStatus;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+
+/** The sheet's own way of saving: half-filled sheets too, never over somebody else's; and findings let stand. */
+@RestController
+@RequestMapping("/api/units/{tag}")
+class RevisionController {
+    private static final Pattern TAG = Pattern.compile("[A-Za-z0-9][A-Za-z0-9._-]{0,31}");
+    private static final int LONGEST_REASON = 400;
+
+    private final UnitStore units;
+    private final UnitDocuments documents;
+
+    RevisionController(UnitStore units, UnitDocuments documents) {
+        this.units = units;
+        this.documents = documents;
+    }
+
+    /** @param base the revision that was worked on; 0 for a new unit */
+    record SaveRequest(
+            int base, @Schema(implementation = Object.class) JsonNode document, List<String> unconfirmed, String by) {}
+
+    record RevisionSummary(int revision, OffsetDateTime savedAt, String savedBy, boolean complete) {}
+
+    record AcceptRequest(String fingerprint, String reason, String by, String releasedBy) {}
+
+    @PostMapping("/revisions")
+    @ResponseStatus(HttpStatus.CREATED)
+    UnitDocuments.UnitDocument save(@PathVariable String tag, @RequestBody SaveRequest request) {
+        if (!TAG.matcher(tag).matches()) {
+            throw ApiProblem.badInput("tag", Reason.of("units.bad-tag").name("tag", tag));
+        }
+        JsonNode document = request.document();
+        if (document == null || !document.isObject()) {
+            throw ApiProblem.badInput("document", Reason.of("units.no-document"));
+        }
+        UnitDocuments.sameTag(tag, document.path("tag").asString(""));
+        if (request.base() == 0 && units.has(tag)) {
+            throw ApiProblem.conflict("tag", Reason.of("units.exists").name("tag", tag));
+        }
+        List<String> unconfirmed = request.unconfirmed() == null ? List.of() : request.unconfirmed();
+        String by = request.by() == null ? "" : request.by().strip();
+        Optional<StoredUnit> saved = units.save(
+                tag,
+                document.toString(),
+                by,
+                JsonMapper.shared().writeValueAsString(unconfirmed),
+                Optional.of(request.base()));
+        return documents.of(saved.orElseThrow(() -> changedMeanwhile(tag, request.base())));
+    }
+
+    private ApiProblem changedMeanwhile(String tag, int base) {
+        StoredUnit newest = units.newest(tag);
+        return ApiProblem.conflict(
+                "base",
+                Reason.of("units.changed-meanwhile")
+                        .name("tag", tag)
+                        .name("by", newest.savedBy().isEmpty() ? "somebody else" : newest.savedBy())
+                        .number("base", base)
+                        .number("newest", newest.revision()));
+    }
+
+    @GetMapping("/revisions")
+    List<RevisionSummary> revisions(@PathVariable String tag) {
+        units.newest(tag);
+        return units.revisions(tag).stream()
+                .map(r -> new RevisionSummary(
+                        r.revision(),
+                        r.savedAt(),
+                        r.savedBy(),
+                        UnitFile.read(r.document()) instanceof UnitFile.Reading.Read))
+                .toList();
+    }
+
+    @GetMapping("/revisions/{revision}")
+    UnitDocuments.UnitDocument revision(@PathVariable String tag, @PathVariable int revision) {
+        return documents.of(units.revision(tag, revision));
+    }
+
+    /** Lets a finding stand. One that goes above the schematic needs the name of a second person. */
+    @PostMapping("/accepted")
+    List<Accepted> accept(@PathVariable String tag, @RequestBody AcceptRequest request) {
+        units.newest(tag);
+        String reason = text("reason", request.reason());
+        String by = text("by", request.by());
+        String fingerprint = text("fingerprint", request.fingerprint());
+        String released =
+                request.releasedBy() == null ? "" : request.releasedBy().strip();
+        boolean secondPerson = !released.isEmpty() && !released.equalsIgnoreCase(by);
+        if (fingerprint.startsWith("ladder.L13.higher") && !secondPerson) {
+            throw ApiProblem.badInput("releasedBy", Reason.of("units.release-missing"));
+        }
+        units.accept(tag, new Accepted(fingerprint, reason, by, released, OffsetDateTime.now(ZoneOffset.UTC)));
+        return units.accepted(tag);
+    }
+
+    private static String text(String path, String given) {
+        String text = given == null ? "" : given.strip();
+        if (text.isEmpty() || text.length() > LONGEST_REASON) {
+            throw ApiProblem.badInput(
+                    path, Reason.of("units.text").name("field", path).number("limit", LONGEST_REASON));
+        }
+        return text;
+    }
+
+    record BillRequest(
+            @Schema(implementation = Object.class) JsonNode document, String csv) {}
+
+    /** @param toleranceBar 0 where the row gives none; {@code why} empty for a row that is taken */
+    record BillRow(
+            long line,
+            String setting,
+            String written,
+            String fate,
+            double pressureBar,
+            double toleranceBar,
+            String why) {}
+
+    /** What each row of a bill of settings would do to the sheet; nothing is changed here. */
+    @PostMapping("/bill")
+    List<BillRow> preview(@RequestBody BillRequest request, @RequestParam(defaultValue = "bar") PressureUnit pressure) {
+        PowerUnit unit = CalcInput.unit(request.document());
+        Bill.Preview preview = Bill.read(unit, request.csv() == null ? "" : request.csv());
+        if (preview.refused().isPresent()) {
+            throw ApiProblem.badInput("csv", preview.refused().get());
+        }
+        Words words = Words.in(pressure);
+        return preview.rows().stream()
+                .map(r -> new BillRow(
+                        r.line(),
+                        r.setting(),
+                        r.asWritten(),
+                        r.fate().name().toLowerCase(Locale.ROOT).replace('_', '-'),
+                        r.pressureBar(),
+                        r.toleranceBar(),
+                        r.why().map(words::say).orElse("")))
+                .toList();
+    }
+
+    /** The bill of settings as CSV, targets in bar. */
+    @GetMapping(value = "/bill.csv", produces = "text/csv;charset=UTF-8")
+    String bill(@PathVariable String tag) {
+        return Bill.write(CalcInput.unitText(units.newest(tag).document()).unit());
+    }
+}

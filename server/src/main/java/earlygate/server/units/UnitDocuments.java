@@ -1,0 +1,104 @@
+package earlygate.server.units;
+
+import earlygate.circuit.Target;
+import earlygate.circuit.UnitFile;
+import earlygate.explain.Reason;
+import earlygate.quantity.PressureUnit;
+import earlygate.server.units.UnitStore.StoredUnit;
+import earlygate.server.words.ApiProblem;
+import earlygate.server.words.Words;
+import io.swagger.v3.oas.annotations.media.Schema;
+import java.time.OffsetDateTime;
+import java.util.Comparator;
+import java.util.List;
+import org.springframework.stereotype.Component;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+
+/** A stored revision as the sheet needs it. */
+@Component
+class UnitDocuments {
+    private final UnitStore units;
+    private final JsonMapper json;
+
+    UnitDocuments(UnitStore units, JsonMapper json) {
+        this.units = units;
+        this.json = json;
+    }
+
+    /**
+     * @param missing what the file still lacks; empty for one that can be planned from
+     * @param unconfirmed places whose values are defaults that nobody has confirmed
+     * @param schematic what the drawing asked: the targets of the first revision with the same drawing
+     * @param accepted findings let stand
+     */
+    record UnitDocument(
+            String tag,
+            int revision,
+            OffsetDateTime savedAt,
+            String savedBy,
+            @Schema(implementation = Object.class) JsonNode document,
+            List<Place> missing,
+            List<String> unconfirmed,
+            List<AskedTarget> schematic,
+            List<UnitStore.Accepted> accepted) {}
+
+    record Place(String path, String message) {}
+
+    record AskedTarget(String setting, double pressureBar) {}
+
+    UnitDocument of(StoredUnit stored) {
+        Words words = Words.in(PressureUnit.BAR);
+        List<Place> missing = UnitFile.read(stored.document()) instanceof UnitFile.Reading.Refused refused
+                ? refused.problems().stream()
+                        .map(p -> new Place(p.path(), words.say(p)))
+                        .toList()
+                : List.of();
+        return new UnitDocument(
+                stored.tag(),
+                stored.revision(),
+                stored.savedAt(),
+                stored.savedBy(),
+                json.readTree(stored.document()),
+                missing,
+                json.readTree(stored.unconfirmed())
+                        .valueStream()
+                        .map(JsonNode::asString)
+                        .toList(),
+                schematic(stored).stream()
+                        .map(t -> new AskedTarget(t.setting(), t.pressurePa() / 1e5))
+                        .toList(),
+                units.accepted(stored.tag()));
+    }
+
+    String name(StoredUnit stored) {
+        return json.readTree(stored.document()).path("name").asString("");
+    }
+
+    /** What the drawing asked: where it has not changed since, a changed target is a deviation from it. */
+    List<Target> schematic(StoredUnit stored) {
+        String drawing = drawing(stored);
+        return units.revisions(stored.tag()).stream()
+                .filter(r -> r.revision() <= stored.revision() && drawing(r).equals(drawing))
+                .sorted(Comparator.comparingInt(StoredUnit::revision))
+                .filter(r -> UnitFile.read(r.document()) instanceof UnitFile.Reading.Read)
+                .findFirst()
+                .map(r -> ((UnitFile.Reading.Read) UnitFile.read(r.document()))
+                        .unit()
+                        .targets())
+                .orElse(List.of());
+    }
+
+    private String drawing(StoredUnit stored) {
+        JsonNode drawing = json.readTree(stored.document()).path("drawing");
+        return drawing.path("number").asString("") + " "
+                + drawing.path("revision").asString("");
+    }
+
+    static void sameTag(String tag, String found) {
+        if (!found.equals(tag)) {
+            throw ApiProblem.badInput(
+                    "tag", Reason.of("units.other-tag").name("tag", tag).name("found", found));
+        }
+    }
+}
