@@ -5,6 +5,8 @@ export const router = createRouter({
   history: createWebHistory(),
   routes: [
     { path: '/', name: 'units', component: UnitsPage },
+    { path: '/reckoner', name: 'reckoner', component: () => import('./reckon/ReckonerPage.vue') },
+    { path: '/instruments', name: 'instruments', component: () => import('./instruments/InstrumentsPage.vue') },
     { path: '/unit/:tag/sheet', name: 'sheet', component: () => import('./sheet/SheetPage.vue'), props: true },
     { path: '/unit/:tag/plan', name: 'plan', component: () => import('./plan/PlanPage.vue'), props: true },
     { path: '/unit/:tag/run', name: 'start', component: () => import('./run/StartPage.vue'), props: true },

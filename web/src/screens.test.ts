@@ -3,14 +3,12 @@ import { createPinia, setActivePinia } from 'pinia'
 import PrimeVue from 'primevue/config'
 import { beforeEach, describe, expect, it } from 'vitest'
 import { nextTick } from 'vue'
-import { layout } from './circuit/layout'
 import { useDisplay } from './display/display'
 import Verdict from './display/Verdict.vue'
 import Gates from './run/Gates.vue'
 import Findings from './sheet/Findings.vue'
 import TargetField from './sheet/TargetField.vue'
 import Staff from './staff/Staff.vue'
-import type { UnitFile } from './units/unitFile'
 
 const staff = {
   line: 'P',
@@ -73,7 +71,7 @@ describe('Findings', () => {
       severity: 'warn',
       setting: 'RV1',
       message: 'short',
-      figures: {},
+      figures: {}, fingerprint: 'x',
       suggestion: { setting: 'RV1', pressureBar: 174 },
     }
     const fit = { ...finding, rule: 'L11', suggestion: { part: 'G1', key: 'rangeBar', value: 250 } }
@@ -102,26 +100,4 @@ it('says of each gate whether it is open, and who opened it', () => {
   expect(gates[0]).toMatch(/^Gate after Paper: Opened .* by Ada Marsh$/)
   expect(gates[1]).toBe('Gate after Make safe: Waiting to be opened')
   expect(gates).toHaveLength(2)
-})
-
-it('lays the circuit out with the load last and tanks only where there is one', () => {
-  const unit = {
-    tag: 'X',
-    name: 'X',
-    fluid: {},
-    lines: [{ id: 'P', ratingBar: 250 }],
-    components: [
-      { id: 'M1', type: 'electric-motor' },
-      { id: 'P1', type: 'pump', driver: 'M1', inlet: 'T', outlet: 'P' },
-      { id: 'TV1', type: 'throttle', a: 'P', b: 'T', purpose: 'load' },
-      { id: 'RV1', type: 'relief-valve', inlet: 'P', outlet: 'T' },
-      { id: 'CV1', type: 'check-valve', inlet: 'P', outlet: 'Q' },
-    ],
-    testPoints: [{ id: 'G1', line: 'P', rangeBar: 250, class: 1 }],
-  } satisfies UnitFile
-  const drawing = layout(unit)
-  expect(drawing.branches.map((b) => b.component.id)).toEqual(['RV1', 'CV1', 'TV1'])
-  expect(drawing.branches.map((b) => b.toTank)).toEqual([true, false, true])
-  expect(new Set(drawing.branches.map((b) => b.x)).size).toBe(3)
-  expect(drawing.motors).toHaveLength(1)
 })

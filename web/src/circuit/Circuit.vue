@@ -1,9 +1,12 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, ref } from 'vue'
 import type { Schema } from '../api/client'
 import { useDisplay } from '../display/display'
+import { pressureNumber } from '../display/quantity'
 import type { UnitComponent, UnitFile } from '../units/unitFile'
-import { layout } from './layout'
+import { layout, type Part } from './layout'
+import PartSymbol from './PartSymbol.vue'
+import { isDriver, reach } from './ports'
 import { SYMBOLS } from './symbols'
 
 const props = defineProps<{
@@ -11,12 +14,20 @@ const props = defineProps<{
   steady?: Schema['SteadyView']
   /** part or setting to point out */
   current?: string
+  positions?: Record<string, string>
+  /** parts and lines that something is wrong with */
+  faults?: string[]
+  /** parts can be chosen */
+  editable?: boolean
 }>()
+const emit = defineEmits<{ chosen: [id: string] }>()
 
-defineOptions({ inheritAttrs: false })
 const display = useDisplay()
+const picture = ref<SVGSVGElement>()
 const drawing = computed(() => layout(props.unit))
-const highest = computed(() => Math.max(100, ...props.unit.lines.map((l) => l.ratingBar)))
+const highest = computed(() => Math.max(100, ...props.unit.lines.map((l) => Number(l.ratingBar) || 0)))
+
+defineExpose({ picture })
 
 function bar(line: string): number | undefined {
   return props.steady?.lines[line]?.pressureBar
@@ -24,7 +35,7 @@ function bar(line: string): number | undefined {
 
 /** One pressure, one thickness: from a hair near tank to a bar at the rating. */
 function thickness(line: string): number {
-  return 2 + 6 * Math.min(1, (bar(line) ?? 0) / highest.value)
+  return 2 + 5 * Math.min(1, Math.max(0, bar(line) ?? 0) / highest.value)
 }
 
 function under(line: string): boolean {
@@ -36,148 +47,192 @@ function figure(id: string, key: string): number | undefined {
   return typeof value === 'number' ? value : undefined
 }
 
-function note(c: UnitComponent): string {
-  if (c.type === 'relief-valve') {
-    const flow = figure(c.id, 'flowLpm') ?? 0
-    const setting = props.unit.targets?.find((t) => t.setting === c.id)?.pressureBar ?? c.settingBar ?? 0
-    return `${display.show(setting)}${flow > 0.05 ? `, passes ${flow.toFixed(1)} L/min` : ''}`
-  }
-  const open = figure(c.id, 'open')
-  return open === undefined ? '' : `${Math.round(open * 100)} % open`
+function asked(setting: string, present: unknown): string {
+  const target = props.unit.targets?.find((t) => t.setting === setting)?.pressureBar
+  const value = target ?? present
+  return typeof value === 'number' ? display.show(value) : ''
 }
 
-/** Parts that this drawing has no place for yet are named, not dropped. */
-const undrawn = computed(() => {
-  const d = drawing.value
-  const drawn = new Set([...d.pumps, ...d.motors, ...d.branches].map((p) => p.component.id))
-  return props.unit.components.filter((c) => !drawn.has(c.id)).map((c) => `${c.id} ${c.type.replaceAll('-', ' ')}`)
-})
+function flow(id: string): string {
+  const lpm = figure(id, 'flowLpm')
+  return lpm === undefined || Math.abs(lpm) < 0.05 ? '' : `${Math.abs(lpm).toFixed(1)} L/min`
+}
+
+function notes(c: UnitComponent): string[] {
+  const relief = (side: 'A' | 'B') => {
+    const r = c[`relief${side}`] as { settingBar?: number } | undefined
+    return r ? [`${side} ${asked(`${c.id}.relief${side}`, r.settingBar)}`] : []
+  }
+  switch (c.type) {
+    case 'electric-motor':
+    case 'dc-motor':
+    case 'engine':
+      return [`${c.ratedPowerKw ?? '?'} kW`]
+    case 'pump':
+      return [
+        `${c.displacementCm3 ?? '?'} cm³/rev`,
+        ...(c.compensator ? [asked(`${c.id}.compensator`, c.compensator.settingBar)] : []),
+        flow(c.id),
+      ]
+    case 'relief-valve':
+    case 'unloading-valve':
+    case 'reducing-valve':
+    case 'sequence-valve':
+    case 'counterbalance-valve':
+      return [asked(c.id, c.settingBar), flow(c.id)]
+    case 'throttle':
+      return [`${c.purpose ?? 'load'} ${Math.round((figure(c.id, 'open') ?? 0) * 100)} %`, flow(c.id)]
+    case 'section':
+      return [...relief('A'), ...relief('B')]
+    case 'directional-valve':
+      return [props.positions?.[c.id] ?? String(c.start ?? '')]
+    case 'accumulator':
+      return [`${c.volumeL ?? '?'} L`, typeof c.prechargeBar === 'number' ? `gas ${display.show(c.prechargeBar)}` : '']
+    case 'cylinder':
+      return [`${c.boreMm ?? '?'} / ${c.rodMm ?? '?'} mm`]
+    case 'hydraulic-motor':
+      return [`${c.displacementCm3 ?? '?'} cm³/rev`]
+    default:
+      return [flow(c.id)]
+  }
+}
 
 function isCurrent(id: string): boolean {
-  return props.current === id || props.current?.split('.')[0] === id
+  return props.current === id || props.current?.startsWith(`${id}.`) === true
+}
+
+function labelX(p: Part): number {
+  return isDriver(p.component) ? -24 : reach(p.component).right
+}
+
+/** A pump's shaft may go on to the next: its name stands above it, its figures below. */
+function nameY(p: Part): number {
+  return isDriver(p.component) ? 48 : p.component.type === 'pump' ? -12 : -6
+}
+
+function noteY(p: Part): number {
+  return isDriver(p.component) ? 64 : p.component.type === 'pump' ? 22 : 10
+}
+
+function choose(id: string) {
+  if (props.editable) emit('chosen', id)
 }
 </script>
 
 <template>
-  <svg class="circuit" v-bind="$attrs" :viewBox="`60 50 ${drawing.width - 60} ${drawing.height - 50}`" role="img" aria-label="Circuit">
-    <g v-for="b in drawing.buses" :key="b.line" :class="['wire', { under: under(b.line) }]" :style="{ strokeWidth: thickness(b.line) }">
-      <path :d="`M ${b.from} 355 V ${b.y} H ${b.to}`" />
+  <svg ref="picture" class="circuit" :viewBox="`0 0 ${drawing.width} ${drawing.height}`" role="group" :aria-label="`Circuit of ${unit.tag}`">
+    <g v-for="s in drawing.shafts" :key="s.x1"><path :d="`M ${s.x1} ${s.y - 4} H ${s.x2} M ${s.x1} ${s.y + 4} H ${s.x2}`" class="line" /></g>
+    <g v-for="r in drawing.rails" :key="r.line" :class="{ fault: faults?.includes(r.line) }">
+      <path v-if="r.thinX1 < r.x1 || r.thinX2 > r.x2" :d="`M ${r.thinX1} ${r.y} H ${r.thinX2}`" class="pilot" />
+      <path :d="`M ${r.x1} ${r.y} H ${r.x2}`" :class="['wire', { under: under(r.line) }]" :style="{ strokeWidth: thickness(r.line) }" />
+      <text :x="r.thinX1 - 4" :y="r.y - 8" class="value" text-anchor="end">{{ r.line }}</text>
+      <text v-if="bar(r.line) !== undefined" :x="r.thinX1 - 4" :y="r.y + 10" class="value" text-anchor="end">{{ pressureNumber(bar(r.line) ?? 0, display.pressure) }}</text>
     </g>
-    <g v-for="b in drawing.branches" :key="'w' + b.component.id" :class="['wire', { under: under(b.line) }]" :style="{ strokeWidth: thickness(b.line) }">
-      <path :d="`M ${b.x} 150 V 246`" />
+    <g v-for="g in drawing.gauges" :key="g.id" :class="['gauge', { current: isCurrent(g.id), fault: faults?.includes(g.id) }]" @click="choose(g.id)">
+      <path :d="`M ${g.x} ${g.wire.y1} V ${g.wire.y2}`" class="line" /><circle :cx="g.x" :cy="g.wire.y2" r="3.5" class="dot" />
+      <circle :cx="g.x" :cy="g.y" r="16" class="body" /><path :d="SYMBOLS.needle" class="line" :transform="`translate(${g.x} ${g.y})`" />
+      <text :x="g.x + 21" :y="g.y - 3" class="name">{{ g.id }}</text>
+      <text v-if="bar(g.line) !== undefined" :x="g.x + 21" :y="g.y + 14" class="value">{{ display.show(bar(g.line) ?? 0) }}</text>
     </g>
-    <g v-for="b in drawing.branches.filter((x) => x.toTank)" :key="'t' + b.component.id" class="wire">
-      <path :d="`M ${b.x} 294 V 345`" /><path :d="SYMBOLS.tank" :transform="`translate(${b.x} 345)`" />
+    <g
+      v-for="p in drawing.parts" :key="p.component.id"
+      :class="['part', { current: isCurrent(p.component.id), fault: faults?.includes(p.component.id), open: editable }]"
+      :tabindex="editable ? 0 : undefined" :role="editable ? 'button' : undefined"
+      :aria-label="editable ? `Edit ${p.component.id}` : undefined"
+      @click="choose(p.component.id)" @keydown.enter="choose(p.component.id)">
+      <g v-for="(w, i) in p.wires" :key="i">
+        <path
+          :d="`M ${w.x} ${w.y1} V ${w.y2}`" :class="w.thin ? 'pilot' : ['wire', { under: under(w.line) }]"
+          :style="w.thin ? undefined : { strokeWidth: thickness(w.line) }" />
+        <circle :cx="w.x" :cy="w.y2" r="3.5" class="dot" />
+      </g>
+      <g v-for="(t, i) in p.tanks" :key="`t${i}`">
+        <path :d="`M ${t.x} ${t.y - 22} V ${t.y}`" class="line" /><path :d="SYMBOLS.tank" class="line" :transform="`translate(${t.x} ${t.y})`" />
+      </g>
+      <g :transform="`translate(${p.x} ${p.y})`">
+        <rect v-if="editable" x="-48" y="-36" width="150" height="76" class="touch" />
+        <PartSymbol :part="p" :position="positions?.[p.component.id]" />
+        <text :x="labelX(p)" :y="nameY(p)" class="name">{{ p.component.id }}</text>
+        <text v-for="(n, i) in notes(p.component).filter((x) => x)" :key="n" :x="labelX(p)" :y="noteY(p) + i * 15" class="note">{{ n }}</text>
+      </g>
     </g>
-
-    <g v-for="g in drawing.gauges" :key="g.id" :transform="`translate(${g.x} ${g.y})`">
-      <path d="M 0 18 V 70" class="wire" /><circle r="18" class="body" /><path :d="SYMBOLS.needle" class="line" />
-      <text x="26" y="-3" class="name">{{ g.id }}</text>
-      <text x="26" y="16" class="value">{{ bar(g.line) === undefined ? '' : display.show(bar(g.line) ?? 0) }}</text>
-    </g>
-
-    <g v-for="m in drawing.motors" :key="m.component.id" :transform="`translate(${m.x} ${m.y})`">
-      <path d="M 34 -4 H 116 M 34 4 H 116" class="line" />
-      <circle r="34" class="body" /><text y="7" class="letter">M</text>
-      <text y="56" class="name middle">{{ m.component.id }}</text>
-      <text y="74" class="note middle">{{ m.component.ratedPowerKw }} kW</text>
-    </g>
-    <g v-for="p in drawing.pumps" :key="p.component.id" :class="{ current: isCurrent(p.component.id) }" :transform="`translate(${p.x} ${p.y})`">
-      <path d="M 0 34 V 62" class="wire" /><path :d="SYMBOLS.tank" transform="translate(0 64)" class="wire" />
-      <circle r="34" class="body" /><path :d="SYMBOLS.pumpTriangle" class="solid" transform="translate(0 -6)" />
-      <path v-if="p.component.compensator" :d="SYMBOLS.variable" class="line" />
-      <text x="44" y="-8" class="name">{{ p.component.id }}</text>
-      <text x="44" y="10" class="note">{{ p.component.displacementCm3 }} cm³/rev</text>
-      <text x="44" y="28" class="value">{{ figure(p.component.id, 'flowLpm') === undefined ? '' : `${(figure(p.component.id, 'flowLpm') ?? 0).toFixed(1)} L/min` }}</text>
-    </g>
-    <g v-for="b in drawing.branches" :key="b.component.id" :class="{ current: isCurrent(b.component.id) }" :transform="`translate(${b.x} ${b.y})`">
-      <template v-if="b.component.type === 'relief-valve'">
-        <path d="M 0 -40 H -38 V 0 H -22" class="pilot" />
-        <rect x="-22" y="-24" width="44" height="48" class="body" />
-        <path d="M 8 -16 V 16 m 0 0 l -5 -9 m 5 9 l 5 -9" class="line" />
-        <path :d="SYMBOLS.spring" class="line" /><path :d="SYMBOLS.adjust" class="line" />
-        <text x="60" y="-4" class="name">{{ b.component.id }}</text>
-        <text x="60" y="14" class="note">{{ note(b.component) }}</text>
-      </template>
-      <template v-else-if="b.component.type !== 'throttle' && b.component.type !== 'orifice'">
-        <rect x="-26" y="-24" width="52" height="48" class="body" />
-        <text x="36" y="-4" class="name">{{ b.component.id }}</text>
-        <text x="36" y="14" class="note">{{ b.component.type.replaceAll('-', ' ') }}</text>
-      </template>
-      <template v-else>
-        <path :d="SYMBOLS.throttleArcs" class="line" /><path d="M 0 -24 V 24" :class="['wire', { under: under(b.line) }]" />
-        <path :d="SYMBOLS.throttleAdjust" class="line" />
-        <text x="34" y="-4" class="name">{{ b.component.id }} {{ b.component.purpose ?? 'load' }}</text>
-        <text x="34" y="14" class="note">{{ note(b.component) }}</text>
-      </template>
-    </g>
-    <text v-for="b in drawing.buses" :key="'n' + b.line" :x="b.from + 240" :y="b.y - 12" class="value">
-      line {{ b.line }}{{ bar(b.line) === undefined ? '' : `  ${display.show(bar(b.line) ?? 0)}` }}
-    </text>
   </svg>
-  <p v-if="undrawn.length" class="small quiet">In the circuit but not drawn yet: {{ undrawn.join(', ') }}.</p>
 </template>
 
 <style scoped>
 .circuit {
   width: 100%;
   display: block;
-  max-height: 350px;
 }
+.circuit :deep(.wire),
 .wire {
   fill: none;
   stroke: var(--ink);
   stroke-width: 2;
 }
-.wire.under {
+.circuit :deep(.under),
+.under {
   stroke: var(--water);
 }
-.wire path {
-  stroke-linejoin: round;
-}
-.body {
+.circuit :deep(.body) {
   fill: var(--card);
-  stroke: var(--ink);
-  stroke-width: 2.4;
-}
-.current .body {
-  stroke: var(--gold);
-  stroke-width: 5;
-}
-.line {
-  fill: none;
   stroke: var(--ink);
   stroke-width: 2;
 }
-.solid {
+.circuit :deep(.hollow) {
+  fill: none;
+  stroke: var(--ink);
+  stroke-width: 1.4;
+}
+.current :deep(.body) {
+  stroke: var(--gold);
+  stroke-width: 5;
+}
+.fault :deep(.body),
+.fault .wire {
+  stroke: var(--stop);
+  stroke-width: 4;
+  stroke-dasharray: 5 3;
+}
+.circuit :deep(.line) {
+  fill: none;
+  stroke: var(--ink);
+  stroke-width: 1.8;
+}
+.circuit :deep(.solid),
+.dot {
   fill: var(--ink);
 }
+.circuit :deep(.pilot),
 .pilot {
   fill: none;
   stroke: var(--gate);
-  stroke-width: 1.6;
-  stroke-dasharray: 7 5;
+  stroke-width: 1.5;
+  stroke-dasharray: 6 4;
 }
-text {
+.circuit :deep(text) {
   fill: var(--ink);
-  font-size: 15px;
+  font-size: 14px;
 }
 .name {
   font-weight: 700;
 }
-.note {
+.circuit .note {
   fill: var(--quiet);
 }
-.value {
+.circuit .value {
   fill: var(--water);
   font-weight: 600;
 }
-.letter {
+.circuit :deep(.letter) {
   text-anchor: middle;
   font-weight: 700;
-  font-size: 20px;
+  font-size: 18px;
 }
-.middle {
-  text-anchor: middle;
+.touch {
+  fill: transparent;
+}
+.open {
+  cursor: pointer;
 }
 </style>

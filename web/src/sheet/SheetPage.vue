@@ -1,35 +1,49 @@
 <script setup lang="ts">
+import { useQueryClient } from '@tanstack/vue-query'
 import Button from 'primevue/button'
-import { computed, ref } from 'vue'
-import { asRefused, type Schema } from '../api/client'
+import { computed, onBeforeUnmount, onMounted, ref } from 'vue'
+import { asRefused, Refused, type Schema } from '../api/client'
 import Circuit from '../circuit/Circuit.vue'
-import { useDisplay } from '../display/display'
-import { settingName } from '../display/names'
+import { download, svgText } from '../circuit/exportSvg'
+import { layout } from '../circuit/layout'
 import Problems from '../display/Problems.vue'
 import Staff from '../staff/Staff.vue'
+import BillImport from './BillImport.vue'
+import ClashPanel from './ClashPanel.vue'
 import Findings from './Findings.vue'
-import TargetField from './TargetField.vue'
-import { useSheet, type WhatIf } from './useSheet'
+import PartsEditor from './PartsEditor.vue'
+import RevisionList from './RevisionList.vue'
+import SituationBar from './SituationBar.vue'
+import TargetTable from './TargetTable.vue'
+import { AT_REST, useSheet, type WhatIf } from './useSheet'
 
 const props = defineProps<{ tag: string }>()
-const display = useDisplay()
-const whatIf = ref<WhatIf>({ running: true, openings: {}, oilC: 50 })
-const { draft, revision, answer, refused, changed, loadError, save, undoAll } = useSheet(props.tag, whatIf)
+const queries = useQueryClient()
+const whatIf = ref<WhatIf>(structuredClone(AT_REST))
+const { draft, unconfirmed, base, answer, targets, refused, clash, changed, loadError, save, merge, undo, redo, canUndo, canRedo } = useSheet(props.tag, whatIf)
 
-const throttles = computed(() => draft.value?.components.filter((c) => c.type === 'throttle') ?? [])
-const motors = computed(() => draft.value?.components.filter((c) => ['electric-motor', 'engine', 'dc-motor'].includes(c.type)) ?? [])
-const problem = computed(() => refused.value ?? (loadError.value ? asRefused(loadError.value) : null))
+const TABS = ['Circuit', 'Parts', 'Target sheet', 'Revisions'] as const
+const tab = ref<(typeof TABS)[number]>('Circuit')
+const chosen = ref('')
+const by = ref(localStorage.getItem('name') ?? '')
+const drawing = ref<InstanceType<typeof Circuit>>()
 
-function figure(id: string, key: string): number {
-  const value = answer.value?.steady.components[id]?.[key]
-  return typeof value === 'number' ? value : 0
-}
-
-function presentBar(setting: string): number {
-  const [id, control] = setting.split('.')
-  const part = draft.value?.components.find((c) => c.id === id)
-  return (control ? part?.compensator?.settingBar : part?.settingBar) ?? 0
-}
+const problem = computed(() => {
+  const r = refused.value
+  // While a sheet is being filled in this is no refusal, it is what is left to do.
+  if (r?.status === 422) return new Refused('Before it can be planned from, this sheet still needs', r.places, r.status)
+  return r ?? (loadError.value ? asRefused(loadError.value) : null)
+})
+const wide = computed(() => (draft.value ? layout(draft.value).width > 1000 : false))
+/** Parts that a finding or a refusal speaks of. */
+const faults = computed(() => {
+  const parts = (answer.value && !refused.value ? answer.value.ladder.findings : []).filter((f) => f.severity === 'stop').map((f) => f.setting.split('.')[0] ?? '')
+  const places = (refused.value?.places ?? []).map((p) => {
+    const entry = /^components\[(\d+)]/.exec(p.path)
+    return entry ? (draft.value?.components[Number(entry[1])]?.id ?? '') : p.path.replace(/^lines\./, '')
+  })
+  return [...parts, ...places]
+})
 
 function take(s: Schema['SuggestionView']) {
   const unit = draft.value
@@ -42,97 +56,131 @@ function take(s: Schema['SuggestionView']) {
     if (part) Object.assign(part, { [s.key]: s.value })
   }
 }
+
+function edit(id: string) {
+  chosen.value = id
+  tab.value = 'Parts'
+}
+
+function keep() {
+  localStorage.setItem('name', by.value)
+  void save(by.value)
+}
+
+function noted(all: Schema['Accepted'][]) {
+  if (base.value) base.value = { ...base.value, accepted: all }
+  void queries.invalidateQueries({ queryKey: ['units'] })
+}
+
+function print() {
+  window.print()
+}
+
+function exportSvg() {
+  const picture = drawing.value?.picture
+  if (picture) download(`${props.tag}.svg`, 'image/svg+xml', svgText(picture))
+}
+
+function exportFile() {
+  download(`${props.tag}.json`, 'application/json', JSON.stringify(draft.value, null, 2))
+}
+
+function keys(e: KeyboardEvent) {
+  if (!(e.ctrlKey || e.metaKey) || (e.target as HTMLElement).tagName === 'INPUT') return
+  if (e.key === 'z' && !e.shiftKey) undo()
+  else if (e.key === 'y' || e.key === 'z') redo()
+  else return
+  e.preventDefault()
+}
+onMounted(() => window.addEventListener('keydown', keys))
+onBeforeUnmount(() => window.removeEventListener('keydown', keys))
 </script>
 
 <template>
+  <div v-if="draft" class="head no-print">
+    <div class="tabs" role="group" aria-label="Parts of the sheet">
+      <button v-for="t in TABS" :key="t" type="button" :aria-pressed="tab === t" @click="tab = t">{{ t }}</button>
+    </div>
+    <span class="gap"></span>
+    <span v-if="changed" class="chip plain">not saved yet</span>
+    <Button label="Undo" severity="secondary" outlined :disabled="!canUndo" @click="undo" />
+    <Button label="Redo" severity="secondary" outlined :disabled="!canRedo" @click="redo" />
+    <input v-model="by" class="p-inputtext name" aria-label="Your name" placeholder="Your name" />
+    <Button label="Save as new revision" :disabled="!changed" @click="keep" />
+  </div>
   <Problems :refused="problem" />
+  <ClashPanel v-if="clash" :clash="clash" @merge="merge" />
   <template v-if="draft">
-    <section class="card bar" aria-label="What if">
-      <b>What if</b>
-      <label class="check"><input v-model="whatIf.running" type="checkbox" /> motor running</label>
-      <label v-for="t in throttles" :key="t.id" class="slide">{{ t.id }} {{ t.purpose ?? 'load' }}
-        <input
-          type="range" min="0" max="1" step="0.01" :value="whatIf.openings[t.id] ?? 0" :aria-label="`Opening of ${t.id}`"
-          @input="whatIf.openings[t.id] = Number(($event.target as HTMLInputElement).value)" />
-        <b>{{ Math.round((whatIf.openings[t.id] ?? 0) * 100) }} %</b>
-      </label>
-      <label class="slide">oil
-        <input v-model.number="whatIf.oilC" type="range" min="0" max="80" step="1" aria-label="Oil temperature" />
-        <b>{{ whatIf.oilC }} °C</b>
-      </label>
-      <span class="gap"></span>
-      <span v-for="m in motors" :key="m.id">{{ m.id }}
-        <b class="live">{{ figure(m.id, 'powerKw').toFixed(1) }}</b> of {{ m.ratedPowerKw }} kW ·
-        <b class="live">{{ figure(m.id, 'currentA').toFixed(1) }}</b> A ·
-        <b :class="figure(m.id, 'load') > 1 ? 'over' : 'live'">{{ figure(m.id, 'load') > 1 ? '▲ ' : '' }}{{ Math.round(figure(m.id, 'load') * 100) }} %</b>
-      </span>
-    </section>
-    <div class="page">
-      <section class="left">
-        <div class="card drawing"><Circuit :unit="draft" :steady="answer?.steady" /></div>
-        <div class="card">
-          <div class="row">
-            <h2>Target sheet</h2>
-            <span class="quiet small">drawing {{ (draft.drawing as { number?: string })?.number ?? 'not given' }}, sheet revision {{ revision }}</span>
-            <span class="gap"></span>
-            <span v-if="changed" class="chip plain">not saved yet</span>
-            <Button v-if="changed" label="Undo all" severity="secondary" outlined @click="undoAll" />
-            <Button label="Save as new revision" :disabled="!changed" @click="save" />
-          </div>
-          <table>
-            <thead><tr><th>Setting</th><th>Target</th><th>Tolerance</th><th>Stands at</th><th>Test point</th></tr></thead>
-            <tbody>
-              <tr v-for="t in draft.targets" :key="t.setting">
-                <td><b>{{ settingName(t.setting) }}</b><div class="quiet small">{{ t.defined ?? 'cut-off' }}</div></td>
-                <td><TargetField :label="`Target of ${settingName(t.setting)}`" :bar="t.pressureBar" @change="t.pressureBar = $event" /></td>
-                <td><TargetField :label="`Tolerance of ${settingName(t.setting)}`" :bar="t.toleranceBar ?? t.pressureBar * 0.02" @change="t.toleranceBar = $event" /></td>
-                <td>{{ display.show(presentBar(t.setting)) }}</td>
-                <td><div v-for="g in draft.testPoints" :key="g.id">{{ g.id }}, 0 to {{ display.show(g.rangeBar) }}, class {{ g.class }}</div></td>
-              </tr>
-            </tbody>
-          </table>
+    <h1 class="heading">{{ tag }} {{ draft.name }}: target sheet, revision {{ base?.revision }}</h1>
+    <SituationBar v-if="tab === 'Circuit'" v-model="whatIf" :unit="draft" :steady="answer?.steady" />
+    <div v-if="tab === 'Circuit'" :class="['page', { wide }]">
+      <section class="card drawing">
+        <Circuit
+          ref="drawing" :unit="draft" :steady="refused ? undefined : answer?.steady" :positions="whatIf.positions" :faults="faults" editable
+          @chosen="edit" />
+        <div class="under">
+          <span class="quiet small">drawing {{ (draft.drawing as { number?: string } | undefined)?.number ?? 'not given' }}, sheet revision {{ base?.revision }}; thicker and blue is under pressure; tap a symbol to edit it</span>
+          <span class="gap"></span>
+          <Button label="Drawing as SVG" severity="secondary" text @click="exportSvg" />
         </div>
+        <p v-for="w in answer?.steady.warnings" :key="w" class="warning">▲ {{ w }}</p>
       </section>
-      <section class="right">
-        <Staff v-for="s in answer?.staffs" :key="s.line" :staff="s" :tall="440" :live="answer?.steady.lines[s.line]?.pressureBar" />
-        <Findings v-if="answer" :findings="answer.ladder.findings" @take="take" />
+      <section class="side">
+        <div class="staffs"><Staff v-for="s in answer?.staffs" :key="s.line" :staff="s" :tall="wide ? 360 : 440" :live="refused ? undefined : answer?.steady.lines[s.line]?.pressureBar" /></div>
+        <Findings v-if="answer" :findings="answer.ladder.findings" :tag="tag" :accepted="base?.accepted" @take="take" @accepted="noted" />
       </section>
     </div>
+    <PartsEditor v-else-if="tab === 'Parts'" v-model:unit="draft" v-model:unconfirmed="unconfirmed" :problems="refused?.places ?? []" :chosen="chosen" />
+    <section v-else-if="tab === 'Target sheet'" class="card targets">
+      <Findings v-if="answer?.ladder.findings.length" :findings="answer.ladder.findings" :tag="tag" :accepted="base?.accepted" @take="take" @accepted="noted" />
+      <TargetTable v-model="draft" :targets="targets" />
+      <div class="under no-print">
+        <BillImport v-model="draft" :tag="tag" />
+        <a :href="`/api/units/${tag}/bill.csv`" download><Button label="Bill of settings as CSV" severity="secondary" outlined tabindex="-1" /></a>
+        <Button label="Unit file" severity="secondary" outlined @click="exportFile" />
+        <Button label="Print" severity="secondary" outlined @click="print" />
+      </div>
+    </section>
+    <RevisionList v-else :tag="tag" />
+    <p v-if="unconfirmed.length" class="quiet small no-print">{{ unconfirmed.length }} {{ unconfirmed.length === 1 ? 'value is a default' : 'values are defaults' }} that nobody has confirmed yet.</p>
   </template>
   <p v-else-if="!problem" class="quiet">Reading the sheet …</p>
 </template>
 
 <style scoped>
-.bar {
+.head {
   display: flex;
   align-items: center;
-  gap: 18px;
-  padding: 8px 18px;
   flex-wrap: wrap;
-  min-height: 60px;
-}
-.check,
-.slide {
-  display: flex;
-  align-items: center;
   gap: 8px;
-  min-height: 44px;
+  margin-bottom: 8px;
 }
-.check input {
-  width: 24px;
-  height: 24px;
-  accent-color: var(--gate);
+.tabs {
+  display: flex;
 }
-.slide input {
+.tabs button {
+  font: inherit;
+  font-weight: 600;
+  color: inherit;
+  background: none;
+  border: 1px solid var(--rule);
+  min-height: 46px;
+  padding: 0 16px;
+  cursor: pointer;
+}
+.tabs button[aria-pressed='true'] {
+  background: var(--gate);
+  color: var(--on-gate);
+  border-color: var(--gate);
+}
+.name {
   width: 130px;
-  height: 44px;
-  accent-color: var(--gate);
-}
-.slide b {
-  min-width: 46px;
-}
-.over {
-  color: var(--stop);
+  background: var(--board);
+  color: var(--ink);
+  border: 1.5px solid var(--quiet);
+  border-radius: 6px;
+  padding: 4px 10px;
+  font: inherit;
 }
 .gap {
   flex: 1;
@@ -140,30 +188,54 @@ function take(s: Schema['SuggestionView']) {
 .page {
   display: grid;
   grid-template-columns: minmax(0, 1fr) 400px;
-  gap: 14px;
-  margin-top: 12px;
-}
-.left {
-  display: grid;
   gap: 12px;
-  align-content: start;
+  margin-top: 10px;
+}
+.page.wide {
+  grid-template-columns: minmax(0, 1fr);
 }
 .drawing {
-  padding: 4px 8px;
+  padding: 4px 10px;
+  align-self: start;
 }
-.row {
+.under {
   display: flex;
+  flex-wrap: wrap;
+  gap: 10px;
   align-items: center;
-  gap: 12px;
-  min-height: 46px;
+  margin-top: 8px;
 }
-.right {
+.warning {
+  font-weight: 600;
+}
+.side,
+.staffs {
   display: grid;
   gap: 12px;
   align-content: start;
 }
-.right :deep(.staff) {
+.wide .staffs {
+  grid-template-columns: repeat(auto-fill, minmax(300px, 1fr));
+}
+.wide .drawing :deep(.circuit) {
+  max-height: calc(100vh - 250px);
+  min-height: 480px;
+}
+.targets {
+  display: grid;
+  gap: 14px;
+}
+.staffs :deep(.staff) {
   max-height: 440px;
+}
+@media not print {
+  .heading {
+    position: absolute;
+    width: 1px;
+    height: 1px;
+    overflow: hidden;
+    clip-path: inset(50%);
+  }
 }
 @media (max-width: 980px) {
   .page {

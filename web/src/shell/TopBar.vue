@@ -16,6 +16,11 @@ const TABS = [
   { name: 'start', label: 'Run', owns: ['start', 'run'] },
   { name: 'records', label: 'Record', owns: ['records', 'record'] },
 ]
+const PLACES = [
+  { name: 'units', label: 'Units' },
+  { name: 'reckoner', label: 'Reckoner' },
+  { name: 'instruments', label: 'Instruments' },
+]
 </script>
 
 <template>
@@ -27,7 +32,11 @@ const TABS = [
         v-for="t in TABS" :key="t.name" :to="{ name: t.name, params: { tag } }"
         :class="{ here: t.owns.includes(String(route.name)) }">{{ t.label }}</RouterLink>
     </nav>
+    <nav v-else aria-label="Workshop">
+      <RouterLink v-for="p in PLACES" :key="p.name" :to="{ name: p.name }" :class="{ here: route.name === p.name }">{{ p.label }}</RouterLink>
+    </nav>
     <span class="gap"></span>
+    <RouterLink v-if="tag" class="aside" :to="{ name: 'reckoner', query: { unit: tag } }">Reckoner</RouterLink>
     <div class="units" role="group" aria-label="Pressure unit">
       <button
         v-for="u in PRESSURE_UNITS" :key="u" type="button" :aria-pressed="display.pressure === u"
@@ -85,6 +94,12 @@ nav a.here {
   color: #fff;
   border-bottom-color: #d8b04a;
   font-weight: 600;
+}
+.aside {
+  color: #c3c8c3;
+  min-height: 44px;
+  display: flex;
+  align-items: center;
 }
 .gap {
   flex: 1;

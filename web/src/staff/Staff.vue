@@ -79,7 +79,7 @@ const gaps = computed(() =>
     <rect :x="board.x" :y="TOP" :width="board.w" :height="board.bottom - TOP" class="board" />
     <g v-for="t in ticks.all" :key="t.value">
       <rect :x="board.x + board.w * 0.78" :y="t.y" :width="board.w * 0.22" :height="ticks.half" class="block" />
-      <rect :x="board.x + board.w * 0.78" :y="t.y - 2 * ticks.half" :width="board.w * 0.22" :height="ticks.half" class="block" />
+      <rect v-if="t.y - 2 * ticks.half > TOP" :x="board.x + board.w * 0.78" :y="t.y - 2 * ticks.half" :width="board.w * 0.22" :height="ticks.half" class="block" />
       <line :x1="board.x + board.w * 0.62" :x2="board.x + board.w" :y1="t.y" :y2="t.y" class="tick" />
       <text v-if="!small" :x="board.x + board.w * 0.58" :y="t.y + 5" class="number">{{ t.value }}</text>
     </g>

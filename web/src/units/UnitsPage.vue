@@ -2,9 +2,12 @@
 import { useQueryClient } from '@tanstack/vue-query'
 import Button from 'primevue/button'
 import { computed, ref } from 'vue'
-import { asRefused, call, type Refused } from '../api/client'
+import { useRouter } from 'vue-router'
+import { asRefused, call, type Refused, type Schema } from '../api/client'
 import Problems from '../display/Problems.vue'
 import Staff from '../staff/Staff.vue'
+import { emptyUnit } from '../sheet/newParts'
+import { copyOf, type UnitFile } from './unitFile'
 import { useUnits, type UnitSummary } from './useUnits'
 
 const { data: units, error, isPending } = useUnits()
@@ -31,6 +34,24 @@ async function importFile(event: Event) {
   }
 }
 
+const router = useRouter()
+const making = ref<{ from: string; tag: string; name: string }>()
+
+/** A new unit begins with a pump line; a copy with everything of the other but its tag, name and runs. */
+async function make() {
+  const m = making.value
+  if (!m) return
+  try {
+    const like = m.from ? (await call<Schema['UnitDocument']>('GET', `/api/units/${m.from}`)).document : undefined
+    const document = like ? { ...(copyOf(like) as UnitFile), tag: m.tag, name: m.name } : emptyUnit(m.tag, m.name)
+    await call('POST', `/api/units/${encodeURIComponent(m.tag)}/revisions`, { base: 0, document, unconfirmed: [], by: localStorage.getItem('name') ?? '' })
+    await queries.invalidateQueries({ queryKey: ['units'] })
+    await router.push({ name: 'sheet', params: { tag: m.tag } })
+  } catch (e) {
+    refused.value = asRefused(e)
+  }
+}
+
 function stage(u: UnitSummary): string {
   if (!u.lastRun) return 'Not commissioned here yet'
   const who = `${u.lastRun.technician}, ${new Date(u.lastRun.startedAt).toLocaleDateString('en-GB')}`
@@ -44,8 +65,16 @@ function stage(u: UnitSummary): string {
     <span class="quiet">{{ units?.length ?? 0 }} in the workshop</span>
     <span class="gap"></span>
     <input ref="fileInput" type="file" accept=".json,application/json" hidden @change="importFile" />
+    <Button label="New unit" severity="secondary" outlined @click="making = { from: '', tag: '', name: '' }" />
     <Button label="Import a unit file" severity="secondary" outlined @click="fileInput?.click()" />
   </div>
+  <form v-if="making" class="card making" @submit.prevent="make">
+    <h2>{{ making.from ? `A unit like ${making.from}` : 'A new unit' }}</h2>
+    <label>Tag <input v-model="making.tag" class="p-inputtext" required maxlength="32" /></label>
+    <label>Name <input v-model="making.name" class="p-inputtext wide" required maxlength="200" /></label>
+    <Button type="submit" label="Begin its sheet" />
+    <Button label="Leave it" severity="secondary" outlined @click="making = undefined" />
+  </form>
   <Problems :refused="refused" />
   <Problems :refused="loadError" />
   <p v-if="added" class="chip pass" role="status">{{ added }} is in.</p>
@@ -62,15 +91,17 @@ function stage(u: UnitSummary): string {
         <p class="quiet small">Drawing {{ u.drawing || 'not given' }}, sheet revision {{ u.revision }}</p>
         <p class="small">{{ stage(u) }}</p>
         <p class="small">
-          <span v-if="u.findings" class="chip fail">▲ {{ u.findings }} {{ u.findings === 1 ? 'finding' : 'findings' }}</span>
+          <span v-if="u.missing" class="chip cannot-tell">◆ {{ u.missing }} missing on its sheet</span>
+          <span v-else-if="u.findings" class="chip fail">▲ {{ u.findings }} {{ u.findings === 1 ? 'finding' : 'findings' }}</span>
           <span v-else class="chip pass">● relations hold</span>
         </p>
         <div class="go">
           <RouterLink :to="{ name: 'sheet', params: { tag: u.tag } }"><Button label="Sheet" outlined tabindex="-1" /></RouterLink>
+          <Button label="Copy" :aria-label="`Copy ${u.tag}`" severity="secondary" outlined @click="making = { from: u.tag, tag: '', name: u.name }" />
           <RouterLink v-if="u.lastRun && !u.lastRun.finished" :to="{ name: 'run', params: { tag: u.tag, id: u.lastRun.id } }">
             <Button label="Go on" tabindex="-1" />
           </RouterLink>
-          <RouterLink v-else :to="{ name: 'start', params: { tag: u.tag } }"><Button label="Start a run" tabindex="-1" /></RouterLink>
+          <RouterLink v-else-if="!u.missing" :to="{ name: 'start', params: { tag: u.tag } }"><Button label="Start a run" tabindex="-1" /></RouterLink>
         </div>
       </div>
     </article>
@@ -87,6 +118,29 @@ function stage(u: UnitSummary): string {
 .gap {
   flex: 1;
 }
+.making {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 10px 16px;
+  align-items: center;
+  margin-bottom: 12px;
+}
+.making label {
+  display: inline-flex;
+  gap: 8px;
+  align-items: center;
+}
+.making input {
+  background: var(--board);
+  color: var(--ink);
+  border: 1.5px solid var(--quiet);
+  border-radius: 6px;
+  font: inherit;
+  padding: 4px 10px;
+}
+.wide {
+  width: 320px;
+}
 .grid {
   display: grid;
   grid-template-columns: repeat(auto-fill, minmax(400px, 1fr));
@@ -95,10 +149,11 @@ function stage(u: UnitSummary): string {
 }
 article {
   display: flex;
-  gap: 16px;
+  gap: 12px;
+  padding: 16px;
 }
 .pic {
-  flex: 0 0 110px;
+  flex: 0 0 96px;
 }
 .text {
   display: flex;
@@ -113,7 +168,12 @@ article {
 }
 .go {
   display: flex;
-  gap: 10px;
+  gap: 8px;
   margin-top: auto;
+  align-items: center;
+}
+.go :deep(.p-button) {
+  white-space: nowrap;
+  padding: 0 12px;
 }
 </style>

@@ -3,7 +3,7 @@ export interface UnitFile {
   tag: string
   name: string
   fluid: { bandC?: [number, number]; [key: string]: unknown }
-  lines: { id: string; name?: string; ratingBar: number }[]
+  lines: { id: string; name?: string; ratingBar: number; volumeL?: number }[]
   components: UnitComponent[]
   testPoints?: { id: string; line: string; rangeBar: number; class: number; reads?: string; [key: string]: unknown }[]
   targets?: { setting: string; pressureBar: number; toleranceBar?: number; defined?: string }[]
@@ -29,3 +29,8 @@ export interface UnitComponent {
 }
 
 export const TANK = 'T'
+
+/** A copy that shares nothing with the original, also of a reactive one. */
+export function copyOf<T>(value: T): T {
+  return JSON.parse(JSON.stringify(value)) as T
+}

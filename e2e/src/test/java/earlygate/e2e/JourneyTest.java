@@ -21,7 +21,7 @@ class JourneyTest {
                         AriaRole.LINK,
                         new Page.GetByRoleOptions().setName("LG-07").setExact(true))
                 .click();
-        assertThat(page.getByRole(AriaRole.IMG, new Page.GetByRoleOptions().setName("Circuit")))
+        assertThat(page.getByRole(AriaRole.GROUP, new Page.GetByRoleOptions().setName("Circuit of LG-07")))
                 .isVisible();
         link(page, "Plan").click();
         assertThat(page.locator("h1").first()).hasText("Lead with the pump");
@@ -58,28 +58,6 @@ class JourneyTest {
         assertThat(Files.readAllBytes(pdf.path())).startsWith("%PDF".getBytes());
         Download json = page.waitForDownload(() -> link(page, "JSON").click());
         assertThat(Files.readString(json.path())).contains("\"outcome\":\"passed\"", "Ada Marsh");
-    }
-
-    @Test
-    void targetsAreCheckedAsTheyAreTyped() {
-        Page page = Stage.open("/unit/LG-07/sheet");
-        Locator relief = page.getByLabel("Target of RV1");
-        relief.fill("168");
-        Locator findings = page.getByLabel("Findings");
-        assertThat(findings).containsText("RV1 cracks only 8 bar above P1 compensator");
-        page.getByText("Set RV1 to 174 bar").click();
-        assertThat(relief).hasValue("174");
-        assertThat(findings).not().containsText("L1 RV1");
-        relief.fill("17x");
-        assertThat(page.getByRole(AriaRole.ALERT)).containsText("\"17x\" is not a number");
-        relief.fill("176,5");
-        assertThat(page.getByRole(AriaRole.ALERT)).hasCount(0);
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("MPa"))
-                .click();
-        assertThat(relief).hasValue("17.65");
-        assertThat(page.getByLabel("Staff of line P")).containsText("Line P, MPa");
-        page.getByText("Undo all").click();
-        assertThat(relief).hasValue("17.60");
     }
 
     @Test

@@ -1,0 +1,28 @@
+/** The drawing as a file of its own: the colours it has on screen are written into it. */
+export function svgText(picture: SVGSVGElement): string {
+  const copy = picture.cloneNode(true) as SVGSVGElement
+  copy.setAttribute('xmlns', 'http://www.w3.org/2000/svg')
+  const from = [picture, ...picture.querySelectorAll('*')]
+  const to = [copy, ...copy.querySelectorAll('*')]
+  from.forEach((element, i) => {
+    const style = getComputedStyle(element)
+    const kept = ['fill', 'stroke', 'stroke-width', 'stroke-dasharray', 'font-size', 'font-weight', 'text-anchor']
+    const target = to[i]
+    for (const name of ['class', 'tabindex', 'role', 'style']) target?.removeAttribute(name)
+    for (const a of [...(target?.attributes ?? [])]) if (a.name.startsWith('data-v-')) target?.removeAttribute(a.name)
+    for (const name of kept) {
+      const value = style.getPropertyValue(name)
+      if (value && value !== 'none' || name === 'fill') target?.setAttribute(name, value || 'none')
+    }
+  })
+  copy.setAttribute('font-family', 'sans-serif')
+  return new XMLSerializer().serializeToString(copy)
+}
+
+export function download(name: string, type: string, text: string) {
+  const link = document.createElement('a')
+  link.href = URL.createObjectURL(new Blob([text], { type }))
+  link.download = name
+  link.click()
+  URL.revokeObjectURL(link.href)
+}

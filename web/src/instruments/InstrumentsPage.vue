@@ -1,0 +1,148 @@
+<script setup lang="ts">
+import { useQuery, useQueryClient } from '@tanstack/vue-query'
+import Button from 'primevue/button'
+import { ref } from 'vue'
+import { asRefused, call, type Refused, type Schema } from '../api/client'
+import { typedNumber } from '../display/quantity'
+import Problems from '../display/Problems.vue'
+import FitInstrument from './FitInstrument.vue'
+
+type Instrument = Schema['Instrument']
+
+const queries = useQueryClient()
+const { data: all, error } = useQuery({ queryKey: ['instruments'], queryFn: () => call<Instrument[]>('GET', '/api/instruments') })
+const refused = ref<Refused | null>(null)
+const fitting = ref<Instrument>()
+const EMPTY = { id: 0, name: '', kind: 'gauge', unit: 'bar', range: '250', accuracyClass: '0.6', resolution: '0.5', calibrationDue: '', medium: 'oil', retired: false }
+const form = ref<typeof EMPTY>()
+const KINDS: Record<string, string[]> = { gauge: ['bar', 'psi', 'MPa'], transducer: ['bar', 'psi', 'MPa'], 'flow-meter': ['L/min'], 'clamp-meter': ['A'] }
+
+function edit(i: Instrument) {
+  form.value = { ...i, range: String(i.range), accuracyClass: String(i.accuracyClass), resolution: String(i.resolution), calibrationDue: i.calibrationDue ?? '' }
+}
+
+function number(text: string): number | null {
+  const value = typedNumber(text)
+  return Number.isNaN(value) ? null : value
+}
+
+async function save() {
+  const f = form.value
+  if (!f) return
+  const body = { ...f, range: number(f.range), accuracyClass: number(f.accuracyClass), resolution: number(f.resolution), calibrationDue: f.calibrationDue || null }
+  try {
+    await call('' + (f.id ? 'PUT' : 'POST'), f.id ? `/api/instruments/${f.id}` : '/api/instruments', body)
+    form.value = undefined
+    refused.value = null
+    await queries.invalidateQueries({ queryKey: ['instruments'] })
+  } catch (e) {
+    refused.value = asRefused(e)
+  }
+}
+
+function state(i: Instrument): string {
+  if (i.retired) return '○ out of use'
+  if (!i.calibrationDue) return '▲ no date'
+  return i.calibrationDue < new Date().toISOString().slice(0, 10) ? '▲ ran out' : '● valid'
+}
+</script>
+
+<template>
+  <div class="head">
+    <h1>Instruments</h1>
+    <span class="quiet">{{ all?.length ?? 0 }} in the register</span>
+    <span class="gap"></span>
+    <Button label="Add an instrument" severity="secondary" outlined @click="form = { ...EMPTY }" />
+  </div>
+  <Problems :refused="error ? asRefused(error) : null" />
+  <form v-if="form" class="card form" @submit.prevent="save">
+    <label>Name <input v-model="form.name" class="p-inputtext" /></label>
+    <label>Kind <select v-model="form.kind" class="p-inputtext" @change="form.unit = KINDS[form.kind]?.[0] ?? 'bar'"><option v-for="(_, k) in KINDS" :key="k" :value="k">{{ k.replace('-', ' ') }}</option></select></label>
+    <label>Unit <select v-model="form.unit" class="p-inputtext"><option v-for="u in KINDS[form.kind]" :key="u">{{ u }}</option></select></label>
+    <label>Range, {{ form.unit }} <input v-model="form.range" class="p-inputtext" inputmode="decimal" /></label>
+    <label>Class, % of range <input v-model="form.accuracyClass" class="p-inputtext" inputmode="decimal" /></label>
+    <label>Resolution, {{ form.unit }} <input v-model="form.resolution" class="p-inputtext" inputmode="decimal" /></label>
+    <label>Calibration due <input v-model="form.calibrationDue" type="date" class="p-inputtext" /></label>
+    <label>Medium it has seen <input v-model="form.medium" class="p-inputtext" /></label>
+    <label class="check"><input v-model="form.retired" type="checkbox" /> out of use</label>
+    <Problems :refused="refused" />
+    <div class="go"><Button type="submit" label="Keep" /><Button label="Leave it" severity="secondary" outlined @click="form = undefined" /></div>
+  </form>
+  <FitInstrument v-if="fitting" :key="fitting.id" :instrument="fitting" @done="fitting = undefined" />
+  <div class="card">
+    <table>
+      <thead><tr><th>Name</th><th>Kind</th><th>Range</th><th>Class</th><th>Resolution</th><th>Calibration</th><th>Medium</th><th><span class="hidden">Do</span></th></tr></thead>
+      <tbody>
+        <tr v-for="i in all" :key="i.id">
+          <td><b>{{ i.name }}</b></td>
+          <td>{{ i.kind.replace('-', ' ') }}</td>
+          <td>0 to {{ i.range }} {{ i.unit }}</td>
+          <td>{{ i.accuracyClass }}</td>
+          <td>{{ i.resolution }} {{ i.unit }}</td>
+          <td :class="{ out: state(i).startsWith('▲') }"><b>{{ state(i) }}</b> {{ i.calibrationDue ?? '' }}</td>
+          <td :class="{ out: i.medium !== 'oil' }">{{ i.medium }}</td>
+          <td class="go">
+            <Button label="Change" :aria-label="`Change ${i.name}`" severity="secondary" outlined @click="edit(i)" />
+            <Button v-if="KINDS.gauge?.includes(i.unit)" label="Fit" :aria-label="`Fit ${i.name}`" outlined @click="fitting = i" />
+          </td>
+        </tr>
+      </tbody>
+    </table>
+    <p v-if="all && !all.length" class="quiet">No instrument yet. Add the gauges that readings are taken on.</p>
+  </div>
+</template>
+
+<style scoped>
+.head {
+  display: flex;
+  align-items: center;
+  gap: 14px;
+  margin: 6px 0 14px;
+}
+.gap {
+  flex: 1;
+}
+.form {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(220px, 1fr));
+  gap: 12px;
+  margin-bottom: 12px;
+  align-items: end;
+}
+.form label {
+  display: grid;
+  gap: 4px;
+}
+.form .check {
+  display: flex;
+  align-items: center;
+  gap: 8px;
+  min-height: 44px;
+}
+.check input {
+  width: 24px;
+  height: 24px;
+}
+.form :deep(.problems) {
+  grid-column: 1 / -1;
+}
+.p-inputtext {
+  background: var(--board);
+  color: var(--ink);
+  border: 1.5px solid var(--quiet);
+  border-radius: 6px;
+  font: inherit;
+  padding: 4px 10px;
+}
+.go {
+  display: flex;
+  gap: 8px;
+}
+.out {
+  color: var(--stop);
+}
+.hidden {
+  position: absolute;
+  left: -9999px;
+}
+</style>

@@ -1,0 +1,95 @@
+<script setup lang="ts">
+import Button from 'primevue/button'
+import { computed, ref } from 'vue'
+import { useRouter } from 'vue-router'
+import { call, type Schema } from '../api/client'
+import { settingName } from '../display/names'
+import { apply } from '../sheet/changes'
+import { keepDraft, keptDraft } from '../sheet/draft'
+import { copyOf, type UnitFile } from '../units/unitFile'
+import { useUnits } from '../units/useUnits'
+
+/** Puts a reckoned figure where it belongs on a sheet, as a change that is not saved yet. */
+const props = defineProps<{ value: number; unit: string; tag: string }>()
+const router = useRouter()
+const { data: units } = useUnits()
+const open = ref(false)
+const tag = ref(props.tag)
+const stored = ref<Schema['UnitDocument']>()
+const document = ref<UnitFile>()
+
+interface Target {
+  label: string
+  path: string[]
+}
+
+const targets = computed<Target[]>(() => {
+  const unit = document.value
+  if (!unit) return []
+  const works = (key: string, what: string) => (unit.work ?? []).map((w) => ({ label: `${what} of work ${w.name ?? w.id}`, path: ['work', w.id, key] }))
+  const parts = (type: string, key: string, what: string) =>
+    unit.components.filter((c) => c.type === type).map((c) => ({ label: `${what} of ${c.id}`, path: ['components', c.id, key] }))
+  switch (props.unit) {
+    case 'bar':
+      return [...(unit.targets ?? []).map((t) => ({ label: `target of ${settingName(t.setting)}`, path: ['targets', t.setting, 'pressureBar'] })), ...works('pressureBar', 'pressure'), ...parts('accumulator', 'prechargeBar', 'precharge')]
+    case 'L/min':
+      return [...works('flowLpm', 'flow'), ...parts('flow-control', 'setLpm', 'set flow')]
+    case 'kW':
+      return [...parts('electric-motor', 'ratedPowerKw', 'rated power'), ...parts('engine', 'ratedPowerKw', 'rated power')]
+    case 'N':
+      return parts('cylinder', 'forceN', 'force')
+    default:
+      return []
+  }
+})
+const possible = computed(() => ['bar', 'L/min', 'kW', 'N'].includes(props.unit))
+
+async function choose() {
+  open.value = true
+  if (!tag.value) return
+  const kept = keptDraft(tag.value)
+  stored.value = await call<Schema['UnitDocument']>('GET', `/api/units/${tag.value}`)
+  document.value = copyOf(kept?.document ?? (stored.value.document as UnitFile))
+}
+
+async function send(path: string) {
+  const target = targets.value.find((t) => t.path.join('/') === path)
+  if (!target || !document.value || !stored.value) return
+  const kept = keptDraft(tag.value)
+  apply(document.value as Record<string, unknown>, { path: target.path, before: undefined, after: Number(props.value.toPrecision(4)) })
+  keepDraft(tag.value, { base: kept?.base ?? stored.value.revision, document: document.value, unconfirmed: kept?.unconfirmed ?? stored.value.unconfirmed })
+  await router.push({ name: 'sheet', params: { tag: tag.value } })
+}
+</script>
+
+<template>
+  <span v-if="possible" class="send">
+    <Button v-if="!open" label="Send to a sheet …" severity="secondary" text @click="choose" />
+    <template v-else>
+      <select v-model="tag" class="p-inputtext" aria-label="Unit" @change="choose">
+        <option value="">unit</option>
+        <option v-for="u in units" :key="u.tag" :value="u.tag">{{ u.tag }}</option>
+      </select>
+      <select v-if="document" class="p-inputtext" aria-label="Field of the sheet" @change="send(($event.target as HTMLSelectElement).value)">
+        <option value="">{{ targets.length ? 'field' : 'no field takes this' }}</option>
+        <option v-for="t in targets" :key="t.path.join('/')" :value="t.path.join('/')">{{ t.label }}</option>
+      </select>
+    </template>
+  </span>
+</template>
+
+<style scoped>
+.send {
+  display: inline-flex;
+  gap: 8px;
+}
+select {
+  background: var(--board);
+  color: var(--ink);
+  border: 1.5px solid var(--quiet);
+  border-radius: 6px;
+  font: inherit;
+  padding: 0 8px;
+  max-width: 280px;
+}
+</style>

@@ -1,0 +1,65 @@
+<script setup lang="ts">
+import Button from 'primevue/button'
+import { ref } from 'vue'
+import { place, shown, type Change } from './changes'
+import type { Clash } from './useSheet'
+
+const props = defineProps<{ clash: Clash }>()
+const emit = defineEmits<{ merge: [leave: Change[]] }>()
+const leave = ref<Change[]>([])
+
+function choose(mine: Change, theirs: boolean) {
+  leave.value = theirs ? [...leave.value, mine] : leave.value.filter((c) => c !== mine)
+}
+</script>
+
+<template>
+  <section class="card clash" aria-label="Somebody else saved">
+    <h2>Two people at one sheet: {{ props.clash.theirs.savedBy || 'somebody else' }} saved revision {{ props.clash.theirs.revision }}</h2>
+    <div class="two">
+      <div>
+        <h3>Theirs</h3>
+        <p v-for="c in clash.others" :key="place(c)"><b>{{ place(c) }}</b> {{ shown(c.before) }} → {{ shown(c.after) }}</p>
+      </div>
+      <div>
+        <h3>Mine</h3>
+        <p v-for="c in clash.mine" :key="place(c)"><b>{{ place(c) }}</b> {{ shown(c.before) }} → {{ shown(c.after) }}</p>
+      </div>
+    </div>
+    <template v-if="clash.both.length">
+      <h3>Both changed the same: whose counts?</h3>
+      <fieldset v-for="b in clash.both" :key="place(b.mine)">
+        <legend>{{ place(b.mine) }}</legend>
+        <label><input type="radio" :name="place(b.mine)" checked @change="choose(b.mine, false)" /> mine: {{ shown(b.mine.after) }}</label>
+        <label><input type="radio" :name="place(b.mine)" @change="choose(b.mine, true)" /> theirs: {{ shown(b.theirs.after) }}</label>
+      </fieldset>
+    </template>
+    <Button label="Put mine on top of theirs" @click="emit('merge', leave)" />
+    <p class="quiet small">Nothing is saved yet: look at the sheet once more, then save.</p>
+  </section>
+</template>
+
+<style scoped>
+.clash {
+  border-left: 7px solid var(--gold);
+  display: grid;
+  gap: 8px;
+  justify-items: start;
+  margin: 10px 0;
+}
+.two {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 20px;
+}
+h3 {
+  font-size: 16px;
+}
+label {
+  display: inline-flex;
+  gap: 8px;
+  align-items: center;
+  min-height: 44px;
+  margin-right: 20px;
+}
+</style>

@@ -1,0 +1,193 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import type { UnitFile } from '../units/unitFile'
+import type { Field } from './fields'
+import { GROUPS } from './newParts'
+import NumberField from './NumberField.vue'
+import PositionsField from './PositionsField.vue'
+
+/** One entry of the unit file as a form, in the order of its schema. */
+const props = defineProps<{
+  unit: UnitFile
+  entry: Record<string, unknown>
+  fields: Field[]
+  path: string
+  unconfirmed: string[]
+  /** what is wrong, by key */
+  wrong: Record<string, string>
+}>()
+const emit = defineEmits<{ change: [key: string, value: unknown]; confirm: [path: string] }>()
+
+const lines = computed(() => ['T', ...props.unit.lines.map((l) => l.id)])
+const drivers = computed(() => props.unit.components.filter((c) => ['electric-motor', 'engine', 'dc-motor'].includes(c.type)).map((c) => c.id))
+const settings = computed(() =>
+  props.unit.components.flatMap((c) => [
+    ...(c.settingBar !== undefined ? [c.id] : []),
+    ...['compensator', 'loadSense', 'powerLimiter', 'reliefA', 'reliefB'].filter((k) => c[k] !== undefined).map((k) => `${c.id}.${k}`),
+  ]),
+)
+
+function unsure(key: string): boolean {
+  return props.unconfirmed.includes(`${props.path}.${key}`)
+}
+
+function choices(f: Field): string[] {
+  return f.kind === 'line' ? lines.value : f.kind === 'driver' ? drivers.value : f.kind === 'setting' ? settings.value : f.choices
+}
+
+function inGroup(f: Field, key: string, value: unknown) {
+  emit('change', f.key, { ...(props.entry[f.key] as Record<string, unknown>), [key]: value })
+}
+
+function toggle(f: Field) {
+  emit('change', f.key, props.entry[f.key] === undefined ? structuredClone(GROUPS[f.key] ?? {}) : undefined)
+}
+
+function ends(value: unknown): [number | undefined, number | undefined] {
+  return Array.isArray(value) ? (value as [number, number]) : [undefined, undefined]
+}
+
+function end(i: 0 | 1, value: number | undefined, from: unknown, set: (v: unknown) => void) {
+  const both = [...ends(from)]
+  both[i] = value
+  set(both[0] === undefined && both[1] === undefined ? undefined : both)
+}
+</script>
+
+<template>
+  <div class="form">
+    <template v-for="f in fields" :key="f.key">
+      <fieldset v-if="f.kind === 'group'">
+        <legend>
+          <label class="check">
+            <input
+              type="checkbox" :checked="entry[f.key] !== undefined" :disabled="f.required"
+              @change="toggle(f)" />
+            {{ f.label }}
+          </label>
+        </legend>
+        <EntryForm
+          v-if="entry[f.key] !== undefined" :unit="unit" :entry="entry[f.key] as Record<string, unknown>" :fields="f.fields"
+          :path="`${path}.${f.key}`" :unconfirmed="unconfirmed" :wrong="{}"
+          @change="(key, value) => inGroup(f, key, value)" @confirm="emit('confirm', $event)" />
+      </fieldset>
+      <div v-else class="row" :class="{ bad: wrong[f.key] }">
+        <span class="label">{{ f.label }}<span v-if="f.required" aria-hidden="true"> ·</span></span>
+        <NumberField
+          v-if="f.kind === 'number'" :label="f.label" :value="entry[f.key]" :unit="f.unit" :unsure="unsure(f.key)"
+          @change="emit('change', f.key, $event)" />
+        <span v-else-if="f.kind === 'range'" class="pair">
+          <NumberField
+            :label="`${f.label}, from`" :value="ends(entry[f.key])[0]" :unit="f.unit" :unsure="unsure(f.key)"
+            @change="end(0, $event, entry[f.key], (v) => emit('change', f.key, v))" />
+          to
+          <NumberField
+            :label="`${f.label}, to`" :value="ends(entry[f.key])[1]" :unit="f.unit" :unsure="unsure(f.key)"
+            @change="end(1, $event, entry[f.key], (v) => emit('change', f.key, v))" />
+        </span>
+        <label v-else-if="f.kind === 'flag'" class="check">
+          <input type="checkbox" :checked="entry[f.key] === true" :aria-label="f.label" @change="emit('change', f.key, entry[f.key] === true ? undefined : true)" /> yes
+        </label>
+        <span v-else-if="f.kind === 'ports'" class="ports">
+          <label v-for="l in lines" :key="l" class="check">
+            <input
+              type="checkbox" :checked="(entry[f.key] as string[] | undefined)?.includes(l)" :aria-label="`Port ${l}`"
+              @change="emit('change', f.key, lines.filter((x) => (x === l) !== ((entry[f.key] as string[] | undefined) ?? []).includes(x)))" /> {{ l }}
+          </label>
+        </span>
+        <PositionsField v-else-if="f.kind === 'positions'" :value="entry[f.key]" @change="emit('change', f.key, $event)" />
+        <input
+          v-else-if="f.kind === 'text'" class="p-inputtext text" :value="entry[f.key] ?? ''" :aria-label="f.label"
+          @input="emit('change', f.key, ($event.target as HTMLInputElement).value || undefined)" />
+        <select
+          v-else class="p-inputtext" :aria-label="f.label" :value="entry[f.key] ?? ''"
+          @change="emit('change', f.key, ($event.target as HTMLSelectElement).value || undefined)">
+          <option value="">{{ f.required ? 'choose' : 'not given' }}</option>
+          <option v-for="c in choices(f)" :key="c" :value="c">{{ c === 'T' ? 'T (tank)' : c }}</option>
+        </select>
+        <button v-if="unsure(f.key)" type="button" class="confirm" @click="emit('confirm', `${path}.${f.key}`)">default: confirm</button>
+        <span v-if="wrong[f.key]" class="why" role="alert">{{ wrong[f.key] }}</span>
+      </div>
+    </template>
+  </div>
+</template>
+
+<style scoped>
+.form {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(390px, 1fr));
+  gap: 6px 20px;
+  align-items: start;
+}
+fieldset {
+  grid-column: 1 / -1;
+  border: 1px solid var(--rule);
+  border-radius: 8px;
+  padding: 4px 12px 10px;
+}
+legend {
+  font-weight: 600;
+}
+.row {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 8px;
+  min-height: 46px;
+}
+.label {
+  flex: 0 0 170px;
+  color: var(--quiet);
+}
+.bad .label {
+  color: var(--stop);
+  font-weight: 700;
+}
+.check {
+  display: inline-flex;
+  align-items: center;
+  gap: 8px;
+  min-height: 44px;
+}
+.check input {
+  width: 24px;
+  height: 24px;
+  accent-color: var(--gate);
+}
+.pair,
+.ports {
+  display: inline-flex;
+  flex-wrap: wrap;
+  gap: 8px;
+  align-items: center;
+}
+.pair :deep(input) {
+  width: 72px;
+}
+select,
+.text {
+  min-width: 110px;
+  padding: 4px 10px;
+  background: var(--board);
+  color: var(--ink);
+  border: 1.5px solid var(--quiet);
+  border-radius: 6px;
+  font: inherit;
+}
+.confirm {
+  min-height: 44px;
+  font: inherit;
+  font-size: 14px;
+  color: var(--gold);
+  background: none;
+  border: 1px dashed var(--gold);
+  border-radius: 6px;
+  padding: 0 10px;
+  cursor: pointer;
+}
+.why {
+  flex-basis: 100%;
+  color: var(--stop);
+  font-size: 14px;
+}
+</style>

@@ -1,0 +1,114 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import type { Schema } from '../api/client'
+import { isDriver } from '../circuit/ports'
+import type { UnitComponent, UnitFile } from '../units/unitFile'
+import type { WhatIf } from './useSheet'
+
+const props = defineProps<{ unit: UnitFile; steady?: Schema['SteadyView'] }>()
+const whatIf = defineModel<WhatIf>({ required: true })
+
+const drivers = computed(() => props.unit.components.filter(isDriver))
+const throttles = computed(() => props.unit.components.filter((c) => c.type === 'throttle'))
+const valves = computed(() => props.unit.components.filter((c) => c.type === 'directional-valve' || c.type === 'section'))
+const vents = computed(() => props.unit.components.filter((c) => c.vent === true))
+
+function positions(c: UnitComponent): string[] {
+  return c.type === 'section' ? ['neutral', 'a', 'b'] : Object.keys((c.positions ?? {}) as object)
+}
+
+function speeds(c: UnitComponent): [string, number][] {
+  return Object.entries((c.speedsRpm ?? {}) as Record<string, number>)
+}
+
+function figure(id: string, key: string): number {
+  const value = props.steady?.components[id]?.[key]
+  return typeof value === 'number' ? value : 0
+}
+
+function toggle(list: string[], id: string): string[] {
+  return list.includes(id) ? list.filter((x) => x !== id) : [...list, id]
+}
+</script>
+
+<template>
+  <section class="card bar no-print" aria-label="What if">
+    <b>What if</b>
+    <span v-for="d in drivers" :key="d.id" class="one">
+      <label class="check"><input type="checkbox" :checked="!whatIf.stopped.includes(d.id)" @change="whatIf.stopped = toggle(whatIf.stopped, d.id)" /> {{ d.id }} running</label>
+      <select
+        v-if="d.type === 'engine'" class="p-inputtext" :aria-label="`Speed of ${d.id}`" :value="whatIf.speeds[d.id] ?? (d.speedsRpm as { mid?: number })?.mid"
+        @change="whatIf.speeds[d.id] = Number(($event.target as HTMLSelectElement).value)">
+        <option v-for="[name, rpm] in speeds(d)" :key="name" :value="rpm">{{ rpm }} rpm</option>
+      </select>
+    </span>
+    <label v-for="v in valves" :key="v.id" class="one">{{ v.id }}
+      <select
+        class="p-inputtext" :aria-label="`Position of ${v.id}`" :value="whatIf.positions[v.id] ?? v.start ?? 'neutral'"
+        @change="whatIf.positions[v.id] = ($event.target as HTMLSelectElement).value">
+        <option v-for="p in positions(v)" :key="p">{{ p }}</option>
+      </select>
+    </label>
+    <label v-for="t in throttles" :key="t.id" class="one">{{ t.id }} {{ t.purpose ?? 'load' }}
+      <input
+        type="range" min="0" max="1" step="0.01" :value="whatIf.openings[t.id] ?? 0" :aria-label="`Opening of ${t.id}`"
+        @input="whatIf.openings[t.id] = Number(($event.target as HTMLInputElement).value)" />
+      <b class="percent">{{ Math.round((whatIf.openings[t.id] ?? 0) * 100) }} %</b>
+    </label>
+    <label v-for="v in vents" :key="v.id" class="check"><input type="checkbox" :checked="whatIf.vented.includes(v.id)" @change="whatIf.vented = toggle(whatIf.vented, v.id)" /> {{ v.id }} vented</label>
+    <label class="one">oil
+      <input v-model.number="whatIf.oilC" type="range" min="0" max="80" step="1" aria-label="Oil temperature" />
+      <b class="percent">{{ whatIf.oilC }} °C</b>
+    </label>
+    <span class="gap"></span>
+    <span v-for="d in drivers" :key="`f${d.id}`">{{ d.id }}
+      <b class="live">{{ figure(d.id, 'powerKw').toFixed(1) }}</b> of {{ d.ratedPowerKw }} kW
+      <template v-if="d.type !== 'engine'">· <b class="live">{{ figure(d.id, 'currentA').toFixed(1) }}</b> A</template>
+      · <b :class="figure(d.id, 'load') > 1 ? 'over' : 'live'">{{ figure(d.id, 'load') > 1 ? '▲ ' : '' }}{{ Math.round(figure(d.id, 'load') * 100) }} %</b>
+    </span>
+  </section>
+</template>
+
+<style scoped>
+.bar {
+  display: flex;
+  align-items: center;
+  gap: 6px 16px;
+  padding: 6px 16px;
+  flex-wrap: wrap;
+}
+.one,
+.check {
+  display: inline-flex;
+  align-items: center;
+  gap: 8px;
+  min-height: 44px;
+}
+.check input {
+  width: 24px;
+  height: 24px;
+  accent-color: var(--gate);
+}
+input[type='range'] {
+  width: 104px;
+  height: 44px;
+  accent-color: var(--gate);
+}
+.percent {
+  min-width: 44px;
+}
+select {
+  background: var(--board);
+  color: var(--ink);
+  border: 1.5px solid var(--quiet);
+  border-radius: 6px;
+  font: inherit;
+  padding: 0 8px;
+}
+.over {
+  color: var(--stop);
+}
+.gap {
+  flex: 1;
+}
+</style>

@@ -1,0 +1,136 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import type { Schema } from '../api/client'
+import { useDisplay } from '../display/display'
+import { settingName } from '../display/names'
+import type { UnitFile } from '../units/unitFile'
+import TargetField from './TargetField.vue'
+
+const props = defineProps<{ targets?: Schema['TargetsView'] }>()
+const unit = defineModel<UnitFile>({ required: true })
+const display = useDisplay()
+
+type Row = Schema['SettingTarget']
+
+const KINDS: Record<string, string> = { 'no-load': 'Without load', work: 'Work', 'cut-off': 'Cut-off', relief: 'Over the relief' }
+
+const rows = computed<Row[]>(() => {
+  const given = (setting: string) => unit.value.targets?.some((t) => t.setting === setting) ?? false
+  const known = (props.targets?.settings ?? []).map((k) => ({ ...k, derived: k.derived && !given(k.setting) }))
+  const bare = (unit.value.targets ?? []).filter((t) => !known.some((k) => k.setting === t.setting))
+  return [
+    ...known,
+    ...bare.map((t) => ({
+      setting: t.setting, pressureBar: t.pressureBar, toleranceBar: t.toleranceBar ?? t.pressureBar * 0.02, defined: t.defined ?? '', derived: false, from: '', reads: [], trouble: '',
+    })),
+  ]
+})
+
+/** What the target is a pressure of. */
+function meant(r: Row): string {
+  if (r.setting.endsWith('.compensator')) return 'cut-off'
+  if (r.setting.endsWith('.loadSense')) return 'margin, with flow'
+  const part = unit.value.components.find((c) => c.id === r.setting)
+  if (part?.type === 'relief-valve') return r.defined === 'full-flow' ? 'at full flow' : 'cracking'
+  if (part?.type === 'unloading-valve') return part.differential === undefined ? 'begins to unload' : 'cut-out'
+  return part?.type === 'reducing-valve' ? 'branch, shut' : 'limit'
+}
+
+function present(setting: string): number | undefined {
+  const [id, control] = setting.split('.')
+  const part = unit.value.components.find((c) => c.id === id)
+  const held = (control ? part?.[control] : part) as { settingBar?: number; marginBar?: number } | undefined
+  return held?.settingBar ?? held?.marginBar
+}
+
+function put(setting: string, change: { pressureBar?: number; toleranceBar?: number }) {
+  const targets = (unit.value.targets ??= [])
+  const there = targets.find((t) => t.setting === setting)
+  const row = rows.value.find((r) => r.setting === setting)
+  if (there) Object.assign(there, change)
+  else if (row) targets.push({ setting, pressureBar: row.pressureBar, toleranceBar: row.toleranceBar, ...change })
+}
+
+function number(value: number, unitName: string): string {
+  return value.toFixed(unitName === 'psi' ? 0 : unitName === 'MPa' ? 2 : 1)
+}
+
+function where(read: Schema['ReadView']): string {
+  const s = read.situation as { positions?: Record<string, string>; openings?: Record<string, number> }
+  const parts = [
+    ...Object.entries(s.positions ?? {}).map(([id, p]) => `${id} in ${p}`),
+    ...Object.entries(s.openings ?? {}).filter(([, o]) => o > 0).map(([id, o]) => `${id} ${Math.round(o * 100)} % open`),
+    ...read.raised.map((id) => `${settingName(id)} raised`),
+  ]
+  return parts.length ? parts.join(', ') : 'load shut'
+}
+
+function subject(p: Schema['PointView']): string {
+  return p.kind === 'work' ? (unit.value.work?.find((w) => w.id === p.subject)?.name ?? p.subject) : settingName(p.subject)
+}
+</script>
+
+<template>
+  <div class="sheet">
+    <table>
+      <thead><tr><th>Setting</th><th>Target</th><th>Tolerance</th><th>Stands at</th><th>The gauge must show</th><th>With</th></tr></thead>
+      <tbody>
+        <tr v-for="r in rows" :key="r.setting">
+          <td><b>{{ settingName(r.setting) }}</b><div class="quiet small">{{ meant(r) }}</div></td>
+          <td>
+            <TargetField :label="`Target of ${settingName(r.setting)}`" :bar="r.pressureBar" @change="put(r.setting, { pressureBar: $event })" />
+            <div v-if="r.derived" class="derived small">derived: {{ r.from }} <button type="button" @click="put(r.setting, {})">Take it</button></div>
+          </td>
+          <td><TargetField :label="`Tolerance of ${settingName(r.setting)}`" :bar="r.toleranceBar" @change="put(r.setting, { toleranceBar: $event })" /></td>
+          <td class="nowrap">{{ present(r.setting) === undefined ? '' : display.show(present(r.setting) ?? 0) }}</td>
+          <td>
+            <div v-for="g in r.reads" :key="g.testPoint" class="nowrap">{{ g.testPoint }} <b class="live">{{ number(g.value, g.reads) }}</b> {{ g.reads }} <span class="quiet small">{{ number(g.low, g.reads) }} to {{ number(g.high, g.reads) }}</span></div>
+            <div v-if="r.trouble" class="trouble">▲ {{ r.trouble }}</div>
+          </td>
+          <td class="small">{{ r.reads[0] ? where(r.reads[0]) : '' }}</td>
+        </tr>
+      </tbody>
+    </table>
+    <p v-if="targets?.missing.length" class="trouble">▲ No target, and nothing on the sheet to derive one from: {{ targets.missing.map((m) => settingName(m)).join(', ') }}.</p>
+    <h2>What the unit must then do</h2>
+    <table v-if="targets?.points.length">
+      <thead><tr><th>Point</th><th>Pressure</th><th>Flow</th><th>Asked</th><th>Prime mover</th></tr></thead>
+      <tbody>
+        <tr v-for="p in targets.points" :key="p.kind + p.subject">
+          <td><b>{{ KINDS[p.kind] }}</b> {{ subject(p) }}</td>
+          <td>{{ display.show(p.pressureBar) }}</td>
+          <td>{{ p.flowLpm.toFixed(1) }} L/min</td>
+          <td>{{ p.askedLpm ? `${p.askedLpm.toFixed(1)} L/min` : '' }} <b v-if="p.askedLpm > p.flowLpm + 0.05" class="trouble">▲ short</b></td>
+          <td>
+            <div v-for="d in p.drives" :key="d.driver">{{ d.driver }} {{ d.speedRpm.toFixed(0) }} rpm, {{ d.powerKw.toFixed(1) }} kW, {{ Math.round(d.load * 100) }} %<template v-if="d.currentA">, {{ d.currentA.toFixed(1) }} A</template></div>
+          </td>
+        </tr>
+      </tbody>
+    </table>
+  </div>
+</template>
+
+<style scoped>
+.sheet {
+  display: grid;
+  gap: 12px;
+}
+.nowrap {
+  white-space: nowrap;
+}
+.derived {
+  color: var(--gold);
+  max-width: 260px;
+}
+.derived button {
+  min-height: 44px;
+  font: inherit;
+  color: var(--gold);
+  background: none;
+  border: 1px dashed var(--gold);
+  border-radius: 6px;
+}
+.trouble {
+  color: var(--stop);
+}
+</style>
