@@ -82,6 +82,23 @@ public record Situation(
         return with(drivers, openings, settings, pressures, OptionalDouble.of(temperatureK));
     }
 
+    /** No line held any more. */
+    public Situation freed() {
+        return with(drivers, openings, settings, Map.of(), oil);
+    }
+
+    /** Every valve with positions where it rests. */
+    public Situation centred(PowerUnit unit) {
+        Situation s = this;
+        for (DirectionalValve v : unit.all(DirectionalValve.class)) {
+            s = s.withPosition(v.id(), v.start());
+        }
+        for (Section x : unit.all(Section.class)) {
+            s = s.withPosition(x.id(), Section.POSITIONS.get(0));
+        }
+        return s;
+    }
+
     public Situation withPosition(String valve, String position) {
         return new Situation(
                 drivers,

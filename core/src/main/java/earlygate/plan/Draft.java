@@ -1,5 +1,8 @@
 package earlygate.plan;
 
+import earlygate.circuit.DcMotor;
+import earlygate.circuit.Driver;
+import earlygate.circuit.Fluid;
 import earlygate.circuit.Situation;
 import earlygate.explain.Reason;
 import earlygate.plan.Step.Goal;
@@ -12,6 +15,9 @@ import java.util.Optional;
 
 /** A plan while it is being written: steps in order, each with the machine as it stands then. */
 final class Draft {
+    /** A step of full flow that may last this long needs no clock, s. */
+    private static final double LONG = 2400;
+
     final Machine machine;
     private final Map<Phase.Id, List<Step>> steps = new EnumMap<>(Phase.Id.class);
     private Phase.Id phase = Phase.Id.PAPER;
@@ -20,6 +26,7 @@ final class Draft {
     private double heat;
     private double minutes;
     private double unprotected;
+    private double stretch;
 
     Draft(Machine machine) {
         this.machine = machine;
@@ -42,9 +49,9 @@ final class Draft {
         return phases;
     }
 
-    Plan.Comparison comparison(School school) {
+    Plan.Comparison comparison(School school, Optional<Plan.Refusal> refused) {
         double rise = heat / machine.unit.fluid().heatCapacity();
-        return new Plan.Comparison(school, machine.peakLoad(), heat, rise, unprotected, moves, minutes);
+        return new Plan.Comparison(school, machine.peakLoad(), heat, rise, unprotected, moves, minutes, refused);
     }
 
     /** One step in the making; {@link #add} takes the machine as it stands at that moment. */
@@ -110,6 +117,29 @@ final class Draft {
             return this;
         }
 
+        /** A battery motor may only be on for so long. */
+        Writer onTime(List<Driver> drivers) {
+            for (Driver d : drivers) {
+                if (d instanceof DcMotor dc) {
+                    cautions.add(
+                            Reason.of("caution.on-time").time("on", dc.onTime()).time("cycle", dc.cycle()));
+                }
+            }
+            return this;
+        }
+
+        /** Full flow over a limiter: how long the tank's heat allows it. */
+        Writer fullFlow() {
+            double heat = machine.heat();
+            Fluid f = machine.unit.fluid();
+            double seconds = heat > 0 ? f.heatCapacity() * (f.bandHigh() - f.middleOfBand()) / heat : 0;
+            if (heat > 0 && seconds < LONG) {
+                cautions.add(
+                        Reason.of("caution.full-flow").time("time", seconds).temperature("high", f.bandHigh()));
+            }
+            return this;
+        }
+
         Writer minutes(double m) {
             takes = m;
             return this;
@@ -121,9 +151,11 @@ final class Draft {
         }
 
         /** Meanwhile no limit but the screw at hand stands below the ratings. */
-        Writer unprotected() {
-            alone = true;
-            cautions.add(0, Reason.of("caution.unprotected"));
+        Writer unprotected(boolean nothingElse) {
+            if (nothingElse) {
+                alone = true;
+                cautions.add(0, Reason.of("caution.unprotected"));
+            }
             return this;
         }
 
@@ -149,7 +181,8 @@ final class Draft {
                     alone);
             steps.computeIfAbsent(phase, id -> new ArrayList<>()).add(step);
             minutes += takes;
-            unprotected += alone ? takes * 60 : 0;
+            stretch = alone ? stretch + takes * 60 : 0;
+            unprotected = Math.max(unprotected, stretch);
             moves += goal.isPresent() && kind != Kind.LOCK ? 1 : 0;
             if (phase.ordinal() >= Phase.Id.SET.ordinal() && phase != Phase.Id.HAND_OVER) {
                 heat += machine.heat() * takes * 60;

@@ -52,8 +52,8 @@ final class Machine {
     }
 
     /** The screw at hand turned past its target must still not pass a rating. */
-    void proveOvershoot(String setting, double targetPa) {
-        double past = unit.setting(setting).screw().clamp(targetPa * (1 + OVERSHOOT));
+    void proveOvershoot(String setting, double settingPa) {
+        double past = unit.setting(setting).screw().clamp(settingPa * (1 + OVERSHOOT));
         SteadyState s = solved(situation.withSetting(setting, past));
         if (s != null) {
             ratings(s, setting);
@@ -99,12 +99,23 @@ final class Machine {
         return peakLoad;
     }
 
-    /** All shaft power ends as heat in the oil while the load is a throttle, W. */
+    /** All shaft power ends as heat in the oil while nothing moves, W. */
     double heat() {
-        return state == null
-                ? 0
-                : unit.all(Driver.class).stream()
-                        .mapToDouble(m -> state.driver(m.id()).power())
-                        .sum();
+        return state == null ? 0 : power(state);
+    }
+
+    double power(SteadyState s) {
+        return unit.all(Driver.class).stream()
+                .mapToDouble(m -> s.driver(m.id()).power())
+                .sum();
+    }
+
+    /** True where this screw, run away to its end, would pass a rating: nothing else stands below. */
+    boolean alone(String setting) {
+        SteadyState s = solved(
+                situation.withSetting(setting, unit.setting(setting).screw().maxPa()));
+        return s != null
+                && s.pressures().entrySet().stream()
+                        .anyMatch(e -> e.getValue() > unit.weakest(e.getKey()).pressurePa());
     }
 }

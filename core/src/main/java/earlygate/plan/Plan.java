@@ -3,7 +3,7 @@ package earlygate.plan;
 import earlygate.explain.Reason;
 import java.util.List;
 import java.util.NoSuchElementException;
-import java.util.stream.Stream;
+import java.util.Optional;
 
 /**
  * A commissioning sequence with its proof, or the reasons why there is none.
@@ -23,6 +23,7 @@ public record Plan(School school, Reason why, List<Phase> phases, List<Compariso
      * @param peakMotorLoad fraction of rated power
      * @param heat into the oil while setting, J
      * @param tankRise K, by that heat
+     * @param refused why it is unsafe on this unit; empty for one that may be walked
      * @param unprotected longest time without a limit below the ratings but the screw at hand, s
      */
     public record Comparison(
@@ -32,7 +33,8 @@ public record Plan(School school, Reason why, List<Phase> phases, List<Compariso
             double tankRise,
             double unprotected,
             int moves,
-            double minutes) {}
+            double minutes,
+            Optional<Refusal> refused) {}
 
     public List<Step> steps() {
         return phases.stream().flatMap(p -> p.steps().stream()).toList();
@@ -58,9 +60,5 @@ public record Plan(School school, Reason why, List<Phase> phases, List<Compariso
                 .filter(s -> s.kind() == Step.Kind.SET)
                 .flatMap(s -> s.setting().stream())
                 .toList();
-    }
-
-    static Stream<Refusal> refusal(String code, String subject, Reason message) {
-        return Stream.of(new Refusal(code, subject, message));
     }
 }

@@ -2,12 +2,13 @@ package earlygate.plan;
 
 import static earlygate.quantity.Si.BAR;
 
-import earlygate.circuit.ElectricMotor;
+import earlygate.circuit.Driver;
+import earlygate.circuit.Engine;
 import earlygate.circuit.Fluid;
 import earlygate.circuit.PowerUnit;
-import earlygate.circuit.Target;
 import earlygate.circuit.TestPoint;
 import earlygate.explain.Value.Kind;
+import java.util.List;
 
 /** What the fitted instruments must show with the machine as it stands in the plan. */
 final class Readings {
@@ -16,47 +17,47 @@ final class Readings {
 
     private final PowerUnit unit;
     private final Machine machine;
-    private final TestPoint gauge;
-    private final ElectricMotor motor;
 
-    Readings(PowerUnit unit, Machine machine, TestPoint gauge, ElectricMotor motor) {
+    Readings(PowerUnit unit, Machine machine) {
         this.unit = unit;
         this.machine = machine;
-        this.gauge = gauge;
-        this.motor = motor;
     }
 
-    /** Pa on the gauge now; 0 where the model had no answer and the plan is refused anyway. */
-    double gauge() {
+    /** Pa on a gauge now; 0 where the model had no answer and the plan is refused anyway. */
+    double of(TestPoint gauge) {
         return machine.state == null ? 0 : machine.state.pressure(gauge.line());
     }
 
     /** Wide enough to tell "about there" from "not at all": valves differ at the ends of their screws. */
-    Expect roughly() {
-        double p = gauge();
+    Expect roughly(TestPoint gauge) {
+        double p = of(gauge);
         return new Expect(gauge.id(), Kind.PRESSURE, p, 0.4 * p, p + Math.max(10 * BAR, p / 2) + gauge.errorPa());
     }
 
-    Expect pressure(double bandPa) {
-        double p = gauge();
+    Expect pressure(TestPoint gauge, double bandPa) {
+        double p = of(gauge);
         double band = bandPa + gauge.errorPa();
         return new Expect(gauge.id(), Kind.PRESSURE, p, Math.max(0, p - band), p + band);
     }
 
-    /** What the schematic accepts, with the model's own value between. */
-    Expect pressure(Target t) {
-        return new Expect(
-                gauge.id(), Kind.PRESSURE, gauge(), t.pressurePa() - t.tolerancePa(), t.pressurePa() + t.tolerancePa());
+    /** The reading that the schematic's tolerance allows around {@code aimPa}, with the model's own value between. */
+    Expect around(TestPoint gauge, double aimPa, double tolerancePa) {
+        return new Expect(gauge.id(), Kind.PRESSURE, of(gauge), aimPa - tolerancePa, aimPa + tolerancePa);
     }
 
-    Expect zero() {
+    Expect zero(TestPoint gauge) {
         return new Expect(gauge.id(), Kind.PRESSURE, 0, 0, gauge.errorPa());
     }
 
-    Expect current() {
-        double amps =
-                machine.state == null ? 0 : machine.state.driver(motor.id()).current();
-        return new Expect(motor.id(), Kind.CURRENT, amps, amps * (1 - CURRENT_BAND), amps * (1 + CURRENT_BAND));
+    /** One for every driver that has a current. */
+    List<Expect> currents() {
+        return unit.all(Driver.class).stream()
+                .filter(d -> !(d instanceof Engine) && machine.state != null)
+                .map(d -> {
+                    double amps = machine.state.driver(d.id()).current();
+                    return new Expect(d.id(), Kind.CURRENT, amps, amps * (1 - CURRENT_BAND), amps * (1 + CURRENT_BAND));
+                })
+                .toList();
     }
 
     Expect oilInBand() {

@@ -3,9 +3,11 @@ package earlygate.reach;
 import earlygate.circuit.DirectionalValve;
 import earlygate.circuit.Engine;
 import earlygate.circuit.PowerUnit;
+import earlygate.circuit.ReliefValve;
 import earlygate.circuit.Section;
 import earlygate.circuit.Setting;
 import earlygate.circuit.Situation;
+import earlygate.circuit.Target;
 import earlygate.circuit.TestPoint;
 import earlygate.circuit.Throttle;
 import earlygate.circuit.UnloadingValve;
@@ -19,6 +21,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.Predicate;
 import java.util.function.ToDoubleFunction;
 
 /** Searches situations of a unit for those in which a setting has the gauge. Holds a solver; one per thread. */
@@ -54,6 +57,23 @@ public final class Reaching {
         return base;
     }
 
+    /** The setting, Pa, at which a relief that is set at flow stands at its target; other targets are the setting. */
+    public double settingFor(Target target, Situation from, Predicate<String> mayRaise) {
+        if (target.defined() != Target.Defined.FULL_FLOW
+                || !(unit.partOf(target.setting()) instanceof ReliefValve relief)) {
+            return target.pressurePa();
+        }
+        double crack = target.pressurePa();
+        for (int i = 0; i < 3; i++) {
+            Optional<Reach> reach = find(relief.id(), from.withSetting(relief.id(), crack), mayRaise);
+            if (reach.isPresent()) {
+                double flow = reach.get().state().valve(relief.id()).flow();
+                crack = target.pressurePa() - relief.fullFlowPressure(0, flow);
+            }
+        }
+        return crack;
+    }
+
     /** Every setting at what is asked of it. */
     public static Situation atTargets(PowerUnit unit) {
         Situation s = base(unit);
@@ -63,8 +83,8 @@ public final class Reaching {
         return s;
     }
 
-    /** The way with the fewest screws raised, then with the fewest valves moved; raising none where not allowed. */
-    public Optional<Reach> find(String setting, Situation from, boolean mayRaise) {
+    /** The way with the fewest screws raised, then with the fewest valves moved; raising only what may be. */
+    public Optional<Reach> find(String setting, Situation from, Predicate<String> mayRaise) {
         Setting sought = unit.setting(setting);
         List<Reach> found = new ArrayList<>();
         for (Situation aid : aids) {
@@ -80,7 +100,7 @@ public final class Reaching {
                         .thenComparing(r -> r.raised().size()));
     }
 
-    private Optional<Reach> attempt(Setting sought, Situation from, boolean mayRaise) {
+    private Optional<Reach> attempt(Setting sought, Situation from, Predicate<String> mayRaise) {
         Situation s = from;
         List<String> raised = new ArrayList<>();
         while (raised.size() <= MOST_RAISED) {
@@ -97,7 +117,10 @@ public final class Reaching {
                 return Optional.of(new Reach(sought.id(), loaded.get(), state, gauges, List.copyOf(raised)));
             }
             Optional<String> holder = state.limiterOf(sought.line());
-            if (!mayRaise || holder.isEmpty() || holder.get().equals(sought.id()) || raised.contains(holder.get())) {
+            if (holder.isEmpty()
+                    || holder.get().equals(sought.id())
+                    || raised.contains(holder.get())
+                    || !mayRaise.test(holder.get())) {
                 return Optional.empty();
             }
             raised.add(holder.get());

@@ -83,28 +83,14 @@ public record TargetSheet(List<Entry> settings, List<String> missing) {
             Optional<Situation> crack = crack(base);
             Optional<Reach> reach = crack.isPresent()
                     ? Optional.empty()
-                    : reaching.find(target.setting(), base.withSetting(target.setting(), setting(base)), true);
+                    : reaching.find(
+                            target.setting(),
+                            base.withSetting(target.setting(), reaching.settingFor(target, base, any -> true)),
+                            any -> true);
             if (crack.isPresent()) {
                 return atCrack(crack.get());
             }
             return reach.map(this::around).orElse(List.of());
-        }
-
-        /** The cracking pressure that brings a relief set at flow to its target; other targets are the setting. */
-        private double setting(Situation base) {
-            if (target.defined() != Target.Defined.FULL_FLOW
-                    || !(unit.partOf(target.setting()) instanceof ReliefValve relief)) {
-                return target.pressurePa();
-            }
-            double crack = target.pressurePa();
-            for (int i = 0; i < 3; i++) {
-                Optional<Reach> reach = reaching.find(relief.id(), base.withSetting(relief.id(), crack), true);
-                if (reach.isPresent()) {
-                    double flow = reach.get().state().valve(relief.id()).flow();
-                    crack = target.pressurePa() - relief.fullFlowPressure(0, flow);
-                }
-            }
-            return crack;
         }
 
         /**
@@ -128,7 +114,7 @@ public record TargetSheet(List<Entry> settings, List<String> missing) {
             for (int i = 0; i < 3; i++) {
                 Situation s =
                         base.withSetting(relief.id(), relief.screw().maxPa()).withSetting(pump.compensatorId(), cutOff);
-                Optional<Reach> reach = reaching.find(pump.compensatorId(), s, false);
+                Optional<Reach> reach = reaching.find(pump.compensatorId(), s, none -> false);
                 if (reach.isEmpty()) {
                     return Optional.empty();
                 }

@@ -106,7 +106,7 @@ public final class WorkingPoints {
     }
 
     private Optional<Point> limited(String kind, String setting) {
-        Optional<Reach> reach = reaching.find(setting, base, true);
+        Optional<Reach> reach = reaching.find(setting, base, any -> true);
         return reach.map(r -> point(kind, setting, unit.setting(setting).line(), 0, r.situation(), r.state()));
     }
 

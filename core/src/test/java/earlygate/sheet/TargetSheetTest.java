@@ -42,7 +42,7 @@ class TargetSheetTest {
         "SW-03, RY, GY, 113.9",
         "SW-03, P1.compensator, GP, 134",
         "WD-05, RD1, G2, 59.8",
-        "DR-09, P1.compensator, G1, 250",
+        "DR-09, P1.compensator, G1, 230",
         "PL-01, RV1, G1, 150"
     })
     void everyFittedGaugeSaysWhatItMustShow(String tag, String setting, String gauge, double bar) {
