@@ -8,19 +8,30 @@ import { useDisplay } from '../display/display'
 import { SCHOOL_NAMES } from '../display/names'
 import Problems from '../display/Problems.vue'
 import Staff from '../staff/Staff.vue'
+import SchoolTable from './SchoolTable.vue'
 import StepDetail from './StepDetail.vue'
 import { usePlan } from './usePlan'
 
 const props = defineProps<{ tag: string }>()
 const display = useDisplay()
-const { data, error } = usePlan(props.tag)
+const school = ref('auto')
+const sectionOrder = ref('highest-first')
+const { data, error } = usePlan(props.tag, school, sectionOrder)
 const chosen = ref('')
 const list = ref<HTMLElement>()
 
 const steps = computed(() => data.value?.plan.phases.flatMap((p) => p.steps) ?? [])
 const step = computed(() => steps.value.find((s) => s.id === chosen.value) ?? steps.value[0])
-const minutes = computed(() => steps.value.reduce((sum, s) => sum + s.minutes, 0))
-const comparison = computed(() => data.value?.plan.comparison[0])
+/** The staffs that this step is read on; all of them where it is read on none. */
+const shownStaffs = computed(() => {
+  const all = sheet.data.value?.staffs ?? []
+  const lines = step.value?.expect.map((e) => data.value?.unit.testPoints?.find((t) => t.id === e.testPoint)?.line) ?? []
+  const read = all.filter((s) => lines.includes(s.line))
+  return read.length ? read : all.slice(0, 1)
+})
+const positions = computed(() => (step.value?.situation as { positions?: Record<string, string> } | undefined)?.positions ?? {})
+const sections = computed(() => data.value?.unit.components.some((c) => c.type === 'section') ?? false)
+const query = computed(() => `school=${school.value}&sectionOrder=${sectionOrder.value}&${display.query}`)
 
 watch([steps, list], ([all]) => {
   if (!all.some((s) => s.id === chosen.value)) chosen.value = all.find((s) => s.kind === 'set')?.id ?? all[0]?.id ?? ''
@@ -46,26 +57,26 @@ function go(by: number) {
 
 <template>
   <Problems :refused="error ? asRefused(error) : null" />
-  <section v-if="data?.plan.refused.length" class="card refused">
-    <h1>There is no safe plan as things stand</h1>
-    <p v-for="r in data.plan.refused" :key="r.code + r.subject"><b>■ {{ r.subject }}</b> {{ r.message }}</p>
-    <RouterLink :to="{ name: 'sheet', params: { tag } }"><Button label="Back to the sheet" tabindex="-1" /></RouterLink>
+  <section v-if="data" class="card school">
+    <div class="row">
+      <h1>{{ data.plan.refused.length ? 'There is no safe plan as things stand' : (SCHOOL_NAMES[data.plan.school] ?? data.plan.school) }}</h1>
+      <span class="gap"></span>
+      <label v-if="sections">Sections
+        <select v-model="sectionOrder" class="p-inputtext"><option value="highest-first">highest first</option><option value="branches-first">branches first</option></select>
+      </label>
+      <template v-if="!data.plan.refused.length">
+        <a :href="`/api/units/${tag}/field-sheet.pdf?${query}`" download><Button label="Field sheet" severity="secondary" outlined tabindex="-1" /></a>
+        <a :href="`/api/units/${tag}/plan.csv?${query}`" download><Button label="CSV" severity="secondary" outlined tabindex="-1" /></a>
+        <a :href="`/api/units/${tag}/plan.json?${query}`" download><Button label="JSON" severity="secondary" outlined tabindex="-1" /></a>
+        <RouterLink :to="{ name: 'start', params: { tag }, query: { school } }"><Button label="Walk this plan" tabindex="-1" /></RouterLink>
+      </template>
+    </div>
+    <p v-if="!data.plan.refused.length">{{ data.plan.why }}</p>
+    <p v-for="r in data.plan.refused" :key="r.code + r.subject" class="refusal"><b>■ {{ r.subject }}</b> {{ r.message }}</p>
+    <RouterLink v-if="data.plan.refused.length" :to="{ name: 'sheet', params: { tag } }"><Button label="Back to the sheet" tabindex="-1" /></RouterLink>
+    <SchoolTable v-if="data.plan.comparison.length" v-model="school" :comparison="data.plan.comparison" :planned="data.plan.school" />
   </section>
-  <template v-else-if="data">
-    <section class="card school">
-      <div>
-        <h1>{{ SCHOOL_NAMES[data.plan.school] ?? data.plan.school }}</h1>
-        <p>{{ data.plan.why }}</p>
-      </div>
-      <dl v-if="comparison">
-        <div><dt>Peak motor load</dt><dd>{{ Math.round(comparison.peakMotorLoad * 100) }} %</dd></div>
-        <div><dt>Oil warms by</dt><dd>{{ comparison.tankRiseC }} K</dd></div>
-        <div><dt>Unprotected</dt><dd>{{ Math.round(comparison.unprotectedS / 60) }} min</dd></div>
-        <div><dt>Screw moves</dt><dd>{{ comparison.moves }}</dd></div>
-        <div><dt>In all</dt><dd>{{ minutes }} min</dd></div>
-      </dl>
-      <RouterLink :to="{ name: 'start', params: { tag } }"><Button label="Walk this plan" tabindex="-1" /></RouterLink>
-    </section>
+  <template v-if="data && !data.plan.refused.length">
     <div class="page">
       <nav ref="list" class="card steps" aria-label="Steps">
         <template v-for="p in data.plan.phases" :key="p.id">
@@ -87,48 +98,32 @@ function go(by: number) {
         </div>
         <h1>{{ step.action }}</h1>
         <StepDetail :step="step">
-          <Circuit class="pic" :unit="data.unit" :steady="sheet.data.value?.steady" :current="step.setting" />
+          <Circuit class="pic" :unit="data.unit" :steady="sheet.data.value?.steady" :positions="positions" :current="step.setting ?? undefined" />
         </StepDetail>
       </section>
       <section>
         <Staff
-          v-for="s in sheet.data.value?.staffs" :key="s.line" :staff="s" :live="sheet.data.value?.steady.lines[s.line]?.pressureBar"
+          v-for="s in shownStaffs" :key="s.line" :staff="s" :live="sheet.data.value?.steady.lines[s.line]?.pressureBar"
           :current="step?.setting" />
       </section>
     </div>
   </template>
-  <p v-else-if="!error" class="quiet">Deriving the plan …</p>
+  <p v-else-if="!data && !error" class="quiet">Deriving the plan …</p>
 </template>
 
 <style scoped>
-.refused {
-  display: grid;
-  gap: 10px;
-  border-left: 7px solid var(--stop);
-}
 .school {
-  display: flex;
-  gap: 24px;
+  display: grid;
+  gap: 8px;
+  padding: 10px 18px;
+}
+.school label {
+  display: inline-flex;
+  gap: 8px;
   align-items: center;
-  padding: 12px 20px;
 }
-.school > div {
-  flex: 1;
-}
-.school dl {
-  display: flex;
-  gap: 22px;
-  margin: 0;
-}
-.school dt {
-  color: var(--quiet);
-  font-size: 14px;
-  white-space: nowrap;
-}
-.school dd {
-  margin: 0;
-  font-size: 20px;
-  font-weight: 700;
+.refusal b {
+  color: var(--stop);
 }
 .page {
   display: grid;
@@ -139,7 +134,7 @@ function go(by: number) {
 .steps {
   position: relative;
   padding: 8px;
-  max-height: calc(100vh - 190px);
+  max-height: calc(100vh - 120px);
   overflow-y: auto;
 }
 .steps h2 {

@@ -1,19 +1,20 @@
 import { useQuery } from '@tanstack/vue-query'
-import { computed } from 'vue'
+import { computed, type Ref } from 'vue'
 import { call, type Schema } from '../api/client'
 import { useDisplay } from '../display/display'
 import type { UnitFile } from '../units/unitFile'
 
 /** The stored unit with the plan that follows from it. */
-export function usePlan(tag: string) {
+export function usePlan(tag: string, school: Ref<string>, sectionOrder: Ref<string>) {
   const display = useDisplay()
   return useQuery({
-    queryKey: computed(() => ['plan', tag, display.pressure]),
+    queryKey: computed(() => ['plan', tag, display.pressure, school.value, sectionOrder.value]),
     queryFn: async () => {
       const stored = await call<Schema['UnitDocument']>('GET', `/api/units/${tag}`)
       const unit = stored.document as UnitFile
-      const plan = await call<Schema['PlanView']>('POST', `/api/calc/plan?${display.query}`, { unit, school: 'auto' })
+      const plan = await call<Schema['PlanView']>('POST', `/api/calc/plan?${display.query}`, { unit, school: school.value, sectionOrder: sectionOrder.value })
       return { unit, revision: stored.revision, plan }
     },
+    placeholderData: (previous) => previous,
   })
 }

@@ -13,12 +13,12 @@ const told = ref('')
 const busy = ref(false)
 const TURNS = [-1, -0.25, -0.0625, 0.0625, 0.25, 1]
 
-async function act(action: string, target: string, value: number) {
+async function act(action: string, target: string, value: number, position = '') {
   refused.value = null
   told.value = ''
   busy.value = true
   try {
-    const answer = await call<Schema['RigAnswer']>('POST', `/api/runs/${props.runId}/rig`, { action, target, value })
+    const answer = await call<Schema['RigAnswer']>('POST', `/api/runs/${props.runId}/rig`, { action, target, value, position })
     if (action === 'turn') {
       emit('turned')
       if (Math.abs(answer.made) < Math.abs(value)) told.value = `${settingName(target)} is at its end: made ${turnsText(answer.made)} turn.`
@@ -52,6 +52,10 @@ function label(turns: number): string {
       <button type="button" :aria-label="`Open ${id} by 1 %`" @click="act('open', String(id), Math.min(1, open + 0.01))">+1</button>
       <button type="button" :aria-label="`Open ${id} by 5 %`" @click="act('open', String(id), Math.min(1, open + 0.05))">+5</button>
       <button type="button" @click="act('open', String(id), 1)">Open</button>
+    </div>
+    <div v-for="(valve, id) in live.valves" :key="id" class="row" role="group" :aria-label="`Valve ${id}`">
+      <b class="what">{{ id }}</b>
+      <button v-for="p in valve.positions" :key="p" type="button" :aria-pressed="valve.at === p" :class="{ tight: valve.at === p }" @click="act('shift', String(id), 0, p)">{{ p }}</button>
     </div>
     <div v-for="(screw, id) in live.screws" :key="id" class="screw" :class="{ current: id === current }" role="group" :aria-label="`Screw of ${settingName(String(id))}`">
       <div class="row">

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import Button from 'primevue/button'
 import { computed, ref } from 'vue'
-import { useRouter } from 'vue-router'
+import { useRoute, useRouter } from 'vue-router'
 import { asRefused, call, type Refused, type Schema } from '../api/client'
 import { useDisplay } from '../display/display'
 import Problems from '../display/Problems.vue'
@@ -10,6 +10,7 @@ import { useUnits } from '../units/useUnits'
 const props = defineProps<{ tag: string }>()
 const display = useDisplay()
 const router = useRouter()
+const route = useRoute()
 const { data: units } = useUnits()
 const name = ref(localStorage.getItem('technician') ?? '')
 const practice = ref(true)
@@ -24,7 +25,7 @@ async function start() {
   busy.value = true
   refused.value = null
   try {
-    const body = { tag: props.tag, technician: name.value, school: 'auto', practice: practice.value }
+    const body = { tag: props.tag, technician: name.value, school: String(route.query.school ?? 'auto'), practice: practice.value }
     const run = await call<Schema['RunView']>('POST', `/api/runs?${display.query}`, body)
     localStorage.setItem('technician', name.value)
     await router.push({ name: 'run', params: { tag: props.tag, id: run.id } })

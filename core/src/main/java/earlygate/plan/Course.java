@@ -28,12 +28,14 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.TreeMap;
+import java.util.TreeSet;
 import java.util.function.Predicate;
 
 /**
  * The order in which each setting can be given the gauge, found by search on the model. A setting that is done may not be
- * touched again, so whatever would hide a later one must come after it; among what is possible the cheapest next leg is
- * tried first, and a dead end is walked back from.
+ * touched again, so whatever would hide a later one must come after it; among the possible orders the cheapest in screws
+ * moved, heat, and readings that are lost or depend on what is not set yet wins.
  */
 final class Course {
     /** What a leg costs: a screw to be raised for it, a gauge lost or dependent, and a kilowatt into the oil. */
@@ -41,6 +43,9 @@ final class Course {
 
     private static final double LOSES_THE_GAUGE = 40;
     private static final double DEPENDS_ON_UNSET = 15;
+    /** Costs nearer than this decide nothing. */
+    private static final double ABOUT_THE_SAME = 1;
+
     /** A setting is to keep its gauge this far past its target. */
     private static final double PAST = 1.25;
     /** Pa of reading per Pa of another setting, from which on the reading depends on it. */
@@ -54,9 +59,12 @@ final class Course {
     private final Paths paths;
     private final SectionOrder sections;
     private final Map<String, Plan.Refusal> stuck = new LinkedHashMap<>();
+    private final Map<String, Optional<Way>> ways = new HashMap<>();
     private final Map<String, Optional<Option>> known = new HashMap<>();
 
     private record Option(Leg leg, double cost) {}
+
+    private record Way(List<Leg> legs, double cost) {}
 
     Course(PowerUnit unit, Reaching reaching, SectionOrder sections) {
         this.unit = unit;
@@ -71,8 +79,7 @@ final class Course {
         for (Setting s : unit.settings()) {
             start = start.withSetting(s.id(), start(s, true));
         }
-        List<Leg> legs = new ArrayList<>();
-        return walk(start, new LinkedHashSet<>(), legs) ? Optional.of(legs) : Optional.empty();
+        return best(start, new TreeSet<>()).map(Way::legs);
     }
 
     List<Plan.Refusal> stuck() {
@@ -100,33 +107,51 @@ final class Course {
                 && !unit.all(Section.class).isEmpty();
     }
 
-    private boolean walk(Situation at, Set<String> done, List<Leg> legs) {
-        List<Target> left =
-                unit.targets().stream().filter(t -> !done.contains(t.setting())).toList();
-        if (left.isEmpty()) {
-            return true;
-        }
-        List<Option> options = left.stream()
-                .filter(t -> done.containsAll(before(unit.setting(t.setting()))))
-                .flatMap(t -> option(t, at, done).stream())
-                .sorted(Comparator.comparingDouble(Option::cost)
-                        .thenComparing(o -> -o.leg().target().pressurePa()))
+    /** The cheapest order of what is left; of orders that cost about the same, the one that falls in pressure. */
+    private Optional<Way> best(Situation at, Set<String> done) {
+        List<Target> left = unit.targets().stream()
+                .filter(t -> !done.contains(t.setting()))
+                .sorted(Comparator.comparingDouble((Target t) -> -t.pressurePa()))
                 .toList();
-        for (Option o : options) {
-            String setting = o.leg().target().setting();
-            Situation next = at.withSetting(setting, o.leg().setting());
-            for (String raised : o.leg().reach().raised()) {
-                next = next.withSetting(raised, unit.setting(raised).screw().maxPa());
-            }
-            done.add(setting);
-            legs.add(o.leg());
-            if (walk(next, done, legs)) {
-                return true;
-            }
-            done.remove(setting);
-            legs.remove(legs.size() - 1);
+        if (left.isEmpty()) {
+            return Optional.of(new Way(List.of(), 0));
         }
-        return false;
+        String key = key(at, done);
+        Optional<Way> before = ways.get(key);
+        if (before != null) {
+            return before;
+        }
+        Way best = null;
+        for (Target t : left) {
+            if (done.containsAll(before(unit.setting(t.setting())))) {
+                Way found =
+                        option(t, at, done).flatMap(o -> onwards(o, at, done)).orElse(null);
+                if (found != null && (best == null || found.cost() < best.cost() - ABOUT_THE_SAME)) {
+                    best = found;
+                }
+            }
+        }
+        ways.put(key, Optional.ofNullable(best));
+        return Optional.ofNullable(best);
+    }
+
+    private Optional<Way> onwards(Option o, Situation at, Set<String> done) {
+        String setting = o.leg().target().setting();
+        Situation next = at.withSetting(setting, o.leg().setting());
+        for (String raised : o.leg().reach().raised()) {
+            next = next.withSetting(raised, unit.setting(raised).screw().maxPa());
+        }
+        Set<String> with = new TreeSet<>(done);
+        with.add(setting);
+        return best(next, with).map(rest -> {
+            List<Leg> legs = new ArrayList<>(List.of(o.leg()));
+            legs.addAll(rest.legs());
+            return new Way(legs, o.cost() + rest.cost());
+        });
+    }
+
+    private static String key(Situation at, Set<String> done) {
+        return done + new TreeMap<>(at.settings()).toString();
     }
 
     /** What circuit and trade ask to stand before this one: supply before branch, cut-off before margin. */
@@ -177,7 +202,7 @@ final class Course {
     }
 
     private Optional<Option> option(Target t, Situation at, Set<String> done) {
-        String key = t.setting() + at.settings() + done;
+        String key = t.setting() + key(at, done);
         return known.computeIfAbsent(key, k -> weigh(t, at, done));
     }
 

@@ -15,6 +15,9 @@ import java.util.Optional;
 
 /** A plan while it is being written: steps in order, each with the machine as it stands then. */
 final class Draft {
+    /** Share of a step's time during which its pressure is really held; the rest is reading, walking, writing. */
+    private static final double HELD = 0.25;
+
     /** A step of full flow that may last this long needs no clock, s. */
     private static final double LONG = 2400;
 
@@ -185,7 +188,7 @@ final class Draft {
             unprotected = Math.max(unprotected, stretch);
             moves += goal.isPresent() && kind != Kind.LOCK ? 1 : 0;
             if (phase.ordinal() >= Phase.Id.SET.ordinal() && phase != Phase.Id.HAND_OVER) {
-                heat += machine.heat() * takes * 60;
+                heat += machine.heat() * HELD * takes * 60;
             }
         }
 

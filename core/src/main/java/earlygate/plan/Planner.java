@@ -5,13 +5,11 @@ import earlygate.circuit.Pump;
 import earlygate.circuit.ReliefValve;
 import earlygate.circuit.Screw;
 import earlygate.circuit.Setting;
-import earlygate.circuit.Situation;
 import earlygate.circuit.Target;
 import earlygate.circuit.Throttle;
 import earlygate.explain.Reason;
 import earlygate.ladder.GapSchool;
 import earlygate.reach.Reaching;
-import earlygate.solve.SteadyState;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -54,7 +52,7 @@ public final class Planner {
         if (!chosen.refused().isEmpty()) {
             return refused(chosen.school(), chosen.refused(), comparison);
         }
-        return new Plan(chosen.school(), why(unit, reaching, chosen, all), chosen.phases(), comparison, List.of());
+        return new Plan(chosen.school(), why(unit, chosen, all), chosen.phases(), comparison, List.of());
     }
 
     private static Plan refused(School school, List<Plan.Refusal> why, List<Plan.Comparison> comparison) {
@@ -131,7 +129,7 @@ public final class Planner {
     }
 
     /** What decided, in figures: what full flow over the relief would ask of the motor, or that there is no choice. */
-    private static Reason why(PowerUnit unit, Reaching reaching, Plan chosen, List<Plan> all) {
+    private static Reason why(PowerUnit unit, Plan chosen, List<Plan> all) {
         Optional<Pair> pair = pair(unit);
         if (pair.isEmpty()) {
             return Reason.of("plan.why.fixed-pump").name("unit", unit.tag());
@@ -141,14 +139,11 @@ public final class Planner {
         double crack = unit.target(relief.id()).map(Target::pressurePa).orElse(relief.settingPa());
         double full = relief.fullFlowPressure(
                 crack, pump.displacement() * unit.driverOf(pump).noLoadSpeed());
-        Situation at = Reaching.base(unit)
-                .withSetting(
-                        pump.compensatorId(),
-                        full + pump.compensator().orElseThrow().bandPa())
-                .withPressure(pump.outlet(), full);
-        double load = reaching.solve(at)
-                .map((SteadyState s) -> s.driver(pump.driver()).load())
-                .orElse(0.0);
+        double load = all.stream()
+                .filter(p -> p.school() == School.LEAD_WITH_RELIEF)
+                .mapToDouble(p -> p.comparison().get(0).peakMotorLoad())
+                .findFirst()
+                .orElse(0);
         double limit = unit.driverOf(pump).serviceFactor();
         String code = chosen.school() == School.LEAD_WITH_RELIEF
                 ? "plan.why.relief-leads"

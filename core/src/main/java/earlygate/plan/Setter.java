@@ -264,7 +264,7 @@ final class Setter {
         m.proveOvershoot(t.setting(), leg.setting());
         double aim = aim(t, gauge);
         List<Expect> expect = new ArrayList<>(List.of(readings.around(gauge, aim, t.tolerancePa())));
-        signalGauge(t).ifPresent(g -> expect.add(readings.pressure(g, 5 * BAR)));
+        signalGauge(t).ifPresent(g -> expect.add(readings.pressure(g, 20 * BAR)));
         Goal goal = new Goal(Way.TURN_TO_READING, gauge.id(), aim, t.tolerancePa(), limit(gauge), 0);
         boolean relief = unit.partOf(t.setting()) instanceof ReliefValve;
         draft.step(Kind.SET, action(t, before > leg.setting(), aim, gauge))

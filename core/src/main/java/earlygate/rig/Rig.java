@@ -3,18 +3,21 @@ package earlygate.rig;
 import static earlygate.quantity.Si.BAR;
 import static earlygate.quantity.Si.ZERO_C;
 
+import earlygate.circuit.DirectionalValve;
 import earlygate.circuit.Driver;
 import earlygate.circuit.PowerUnit;
+import earlygate.circuit.Section;
 import earlygate.circuit.Setting;
-import earlygate.circuit.Situation;
 import earlygate.circuit.TestPoint;
 import earlygate.circuit.Throttle;
+import earlygate.reach.Reaching;
 import earlygate.solve.ComponentState;
 import earlygate.solve.ComponentState.DriverState;
 import earlygate.solve.Conditions;
 import earlygate.solve.Network;
 import earlygate.solve.Transient;
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.Random;
 import java.util.TreeMap;
@@ -47,6 +50,7 @@ public final class Rig {
     private final Map<String, RigScrew> screws = new LinkedHashMap<>();
     private final Map<String, Double> gaugeBias = new LinkedHashMap<>();
     private final Map<String, Double> openings = new TreeMap<>();
+    private final Map<String, String> positions = new TreeMap<>();
     private final Map<String, Boolean> running = new TreeMap<>();
     private double oil = HALL;
     private double time;
@@ -56,7 +60,7 @@ public final class Rig {
         this.unit = unit;
         Network network = new Network(unit);
         machine = new Transient(network);
-        conditions = network.conditions(Situation.AS_THE_FILE);
+        conditions = network.conditions(Reaching.base(unit));
         tremble = new Random(seed ^ 0x5DEECE66DL);
         Random hidden = new Random(seed);
         for (Setting s : unit.settings()) {
@@ -65,7 +69,9 @@ public final class Rig {
         for (TestPoint t : unit.testPoints()) {
             gaugeBias.put(t.id(), 0.4 * t.errorPa() * (2 * hidden.nextDouble() - 1));
         }
-        unit.all(Throttle.class).forEach(t -> openings.put(t.id(), 0.0));
+        unit.all(Throttle.class).stream().filter(t -> t.atRest() == 0).forEach(t -> openings.put(t.id(), 0.0));
+        unit.all(DirectionalValve.class).forEach(v -> positions.put(v.id(), v.start()));
+        unit.all(Section.class).forEach(x -> positions.put(x.id(), Section.POSITIONS.get(0)));
         unit.all(Driver.class).forEach(m -> running.put(m.id(), false));
         apply();
     }
@@ -73,6 +79,7 @@ public final class Rig {
     private void apply() {
         screws.forEach((id, s) -> conditions.setting(id, s.settingPa()));
         openings.forEach(conditions::opening);
+        positions.forEach(conditions::position);
         running.forEach(conditions::running);
         conditions.oil(oil);
     }
@@ -91,6 +98,21 @@ public final class Rig {
     public void open(String throttle, double fraction) {
         openings.replace(throttle, Math.max(0, Math.min(1, fraction)));
         apply();
+    }
+
+    /** The positions of a directional valve or section, in order. */
+    public List<String> positions(String valve) {
+        return unit.component(valve) instanceof DirectionalValve v
+                ? List.copyOf(v.positions().keySet())
+                : Section.POSITIONS;
+    }
+
+    /** Shifts a directional valve or a section; a name it does not have leaves it where it is. */
+    public void shift(String valve, String position) {
+        if (positions(valve).contains(position)) {
+            positions.replace(valve, position);
+            apply();
+        }
     }
 
     /**
@@ -169,6 +191,7 @@ public final class Rig {
     public record Standing(
             Map<String, Boolean> running,
             Map<String, Double> openings,
+            Map<String, String> positions,
             Map<String, ScrewStanding> screws,
             double oil,
             double timeS) {}
@@ -179,12 +202,15 @@ public final class Rig {
     public Standing standing() {
         Map<String, ScrewStanding> at = new LinkedHashMap<>();
         screws.forEach((id, s) -> at.put(id, new ScrewStanding(s.turns(), s.nutTight())));
-        return new Standing(new TreeMap<>(running), new TreeMap<>(openings), at, oil, time);
+        return new Standing(new TreeMap<>(running), new TreeMap<>(openings), new TreeMap<>(positions), at, oil, time);
     }
 
     /** Puts a machine of the same seed back as it stood. Its motors stay stopped: the power had gone. */
     public void restore(Standing s) {
         s.openings().forEach(openings::replace);
+        if (s.positions() != null) {
+            s.positions().forEach(positions::replace);
+        }
         s.screws().forEach((id, at) -> {
             if (screws.containsKey(id)) {
                 screws.get(id).restore(at.turns(), at.nutTight());

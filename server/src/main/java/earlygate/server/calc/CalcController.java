@@ -8,6 +8,7 @@ import earlygate.circuit.Target;
 import earlygate.explain.Reason;
 import earlygate.ladder.GapSchool;
 import earlygate.ladder.Ladder;
+import earlygate.plan.Plan;
 import earlygate.plan.Planner;
 import earlygate.quantity.PressureUnit;
 import earlygate.server.words.ApiProblem;
@@ -39,6 +40,7 @@ class CalcController {
             @Schema(implementation = Object.class) JsonNode situation,
             @Schema(implementation = Object.class) JsonNode gapSchool,
             String school,
+            String sectionOrder,
             List<Asked> schematic,
             Map<String, Double> measured,
             Vary vary,
@@ -125,7 +127,9 @@ class CalcController {
         PowerUnit unit = CalcInput.unit(request.unit());
         GapSchool gaps = CalcInput.gaps(request.gapSchool());
         Words words = Words.in(pressure);
-        return PlanView.of(unit, Planner.plan(unit, CalcInput.school(request.school()), gaps), words);
+        Plan plan = Planner.plan(
+                unit, CalcInput.school(request.school()), gaps, CalcInput.sections(request.sectionOrder()));
+        return PlanView.of(unit, plan, words);
     }
 
     /** Everything the Sheet shows of a unit in a situation, in one go. */

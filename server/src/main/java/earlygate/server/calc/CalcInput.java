@@ -10,6 +10,7 @@ import earlygate.circuit.UnitFile;
 import earlygate.explain.Reason;
 import earlygate.ladder.GapSchool;
 import earlygate.plan.School;
+import earlygate.plan.SectionOrder;
 import earlygate.server.words.ApiProblem;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
@@ -104,6 +105,15 @@ public final class CalcInput {
                         .name("value", value)
                         .number("min", min)
                         .number("max", max));
+    }
+
+    public static SectionOrder sections(String key) {
+        try {
+            return key == null ? SectionOrder.HIGHEST_FIRST : SectionOrder.of(key);
+        } catch (IllegalArgumentException e) {
+            throw ApiProblem.badInput(
+                    "sectionOrder", Reason.of("api.section-order").name("value", key));
+        }
     }
 
     public static School school(String key) {

@@ -64,7 +64,7 @@ public record PlanView(
                 plan.school().key(),
                 words.say(plan.why()),
                 plan.phases().stream().map(p -> phase(unit, p, words)).toList(),
-                plan.comparison().stream().map(PlanView::comparison).toList(),
+                plan.comparison().stream().map(c -> comparison(c, words)).toList(),
                 plan.refused().stream()
                         .map(r -> new RefusalView(r.code(), r.subject(), words.say(r.message())))
                         .toList());
@@ -116,7 +116,7 @@ public record PlanView(
                 Instruments.label(unit, e.instrument(), e.kind()));
     }
 
-    private static ComparisonView comparison(Plan.Comparison c) {
+    private static ComparisonView comparison(Plan.Comparison c, Words words) {
         return new ComparisonView(
                 c.school().key(),
                 Math.round(c.peakMotorLoad() * 1000) / 1000.0,
@@ -125,6 +125,6 @@ public record PlanView(
                 c.unprotected(),
                 c.moves(),
                 c.minutes(),
-                null);
+                c.refused().map(r -> words.say(r.message())).orElse(null));
     }
 }

@@ -136,8 +136,15 @@ final class LiveRig {
                 round(sample.oil() - ZERO_C, 10),
                 standing.running(),
                 standing.openings(),
+                valves(standing),
                 standing.screws(),
                 crackedAt().isPresent() ? round(crackedAt().getAsDouble() / BAR, 10) : null);
+    }
+
+    private Map<String, LiveView.Valve> valves(Rig.Standing standing) {
+        Map<String, LiveView.Valve> valves = new LinkedHashMap<>();
+        standing.positions().forEach((id, at) -> valves.put(id, new LiveView.Valve(at, rig.positions(id))));
+        return valves;
     }
 
     private static double round(double value, double steps) {

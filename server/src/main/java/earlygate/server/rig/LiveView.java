@@ -1,6 +1,7 @@
 package earlygate.server.rig;
 
 import earlygate.rig.Rig;
+import java.util.List;
 import java.util.Map;
 
 /**
@@ -19,8 +20,12 @@ public record LiveView(
         double oilC,
         Map<String, Boolean> running,
         Map<String, Double> openings,
+        Map<String, Valve> valves,
         Map<String, Rig.ScrewStanding> screws,
         Double crackBar) {
+    /** A directional valve or a section: where it stands and where it could. */
+    public record Valve(String at, List<String> positions) {}
+
     /** @param settledS how long it has been quiet */
     public record Gauge(double bar, boolean settled, double settledS) {}
 }

@@ -22,11 +22,12 @@ import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
 @RequestMapping("/api/runs/{id}")
 class RigController {
     /**
-     * @param action start, stop, open, turn, nut or pass
+     * @param action start, stop, open, shift, turn, nut or pass
      * @param target driver, throttle or setting; nothing for pass
      * @param value opening 0 to 1, turns (clockwise positive), nut 1 tight or 0 slack, seconds to let pass
+     * @param position of a valve, for shift
      */
-    record RigAction(String action, String target, double value) {}
+    record RigAction(String action, String target, double value, String position) {}
 
     /** @param made turns that were really made */
     record RigAnswer(LiveView live, double made) {}
@@ -56,6 +57,7 @@ class RigController {
             case "start" -> done(id, r -> r.start(driver(unit, target)));
             case "stop" -> done(id, r -> r.stop(driver(unit, target)));
             case "open" -> done(id, r -> r.open(throttle(unit, target), within(a.value(), 0, 1)));
+            case "shift" -> done(id, r -> r.shift(valve(r, target), String.valueOf(a.position())));
             case "nut" -> done(id, r -> r.nut(screw(unit, target), a.value() > 0.5));
             case "pass" -> done(id, r -> r.pass(within(a.value(), 0, 3600)));
             case "turn" -> turn(id, screw(unit, target), within(a.value(), -20, 20));
@@ -98,6 +100,10 @@ class RigController {
 
     private static String throttle(PowerUnit unit, String id) {
         return known(unit.all(Throttle.class).stream().anyMatch(t -> t.id().equals(id)), id);
+    }
+
+    private static String valve(Rig rig, String id) {
+        return known(rig.standing().positions().containsKey(id), id);
     }
 
     private static String screw(PowerUnit unit, String id) {

@@ -1,0 +1,98 @@
+package earlygate.server.plans;
+
+import earlygate.circuit.PowerUnit;
+import earlygate.ladder.GapSchool;
+import earlygate.plan.Plan;
+import earlygate.plan.Planner;
+import earlygate.quantity.PressureUnit;
+import earlygate.server.calc.CalcInput;
+import earlygate.server.calc.PlanView;
+import earlygate.server.units.UnitStore;
+import earlygate.server.units.UnitStore.StoredUnit;
+import earlygate.server.words.ApiProblem;
+import earlygate.server.words.Words;
+import java.nio.charset.StandardCharsets;
+import java.util.List;
+import org.springframework.http.ContentDisposition;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+
+/** The plan of a stored unit: to look at, as JSON, as CSV, and as a field sheet for a bay without a screen. */
+@RestController
+@RequestMapping("/api/units/{tag}")
+class PlanController {
+    private final UnitStore units;
+
+    PlanController(UnitStore units) {
+        this.units = units;
+    }
+
+    private record Derived(StoredUnit stored, PowerUnit unit, PlanView plan, List<Plan.Refusal> refused) {}
+
+    private Derived derive(String tag, String school, String sectionOrder, PressureUnit pressure) {
+        StoredUnit stored = units.newest(tag);
+        PowerUnit unit = CalcInput.unitText(stored.document()).unit();
+        Plan plan = Planner.plan(unit, CalcInput.school(school), GapSchool.DEFAULT, CalcInput.sections(sectionOrder));
+        return new Derived(stored, unit, PlanView.of(unit, plan, Words.in(pressure)), plan.refused());
+    }
+
+    /** Only a plan that may be walked is put on paper. */
+    private Derived walkable(String tag, String school, String sectionOrder, PressureUnit pressure) {
+        Derived d = derive(tag, school, sectionOrder, pressure);
+        d.refused().stream().findFirst().ifPresent(r -> {
+            throw ApiProblem.conflict("plan", r.message());
+        });
+        return d;
+    }
+
+    @GetMapping("/plan.json")
+    ResponseEntity<PlanView> json(
+            @PathVariable String tag,
+            @RequestParam(defaultValue = "auto") String school,
+            @RequestParam(required = false) String sectionOrder,
+            @RequestParam(defaultValue = "bar") PressureUnit pressure) {
+        return ResponseEntity.ok()
+                .header(HttpHeaders.CONTENT_DISPOSITION, attachment(tag, "json"))
+                .contentType(MediaType.APPLICATION_JSON)
+                .body(derive(tag, school, sectionOrder, pressure).plan());
+    }
+
+    @GetMapping("/plan.csv")
+    ResponseEntity<String> csv(
+            @PathVariable String tag,
+            @RequestParam(defaultValue = "auto") String school,
+            @RequestParam(required = false) String sectionOrder,
+            @RequestParam(defaultValue = "bar") PressureUnit pressure) {
+        return ResponseEntity.ok()
+                .header(HttpHeaders.CONTENT_DISPOSITION, attachment(tag, "csv"))
+                .contentType(new MediaType("text", "csv", StandardCharsets.UTF_8))
+                .body(PlanCsv.write(
+                        walkable(tag, school, sectionOrder, pressure).plan()));
+    }
+
+    @GetMapping("/field-sheet.pdf")
+    ResponseEntity<byte[]> fieldSheet(
+            @PathVariable String tag,
+            @RequestParam(defaultValue = "auto") String school,
+            @RequestParam(required = false) String sectionOrder,
+            @RequestParam(defaultValue = "bar") PressureUnit pressure) {
+        Derived d = walkable(tag, school, sectionOrder, pressure);
+        return ResponseEntity.ok()
+                .header(HttpHeaders.CONTENT_DISPOSITION, attachment(tag, "pdf"))
+                .contentType(MediaType.APPLICATION_PDF)
+                .body(FieldSheet.of(d.unit(), d.stored().revision(), d.plan()));
+    }
+
+    private static String attachment(String tag, String ending) {
+        return ContentDisposition.attachment()
+                .filename(tag + "-plan." + ending)
+                .build()
+                .toString();
+    }
+}

@@ -1,0 +1,78 @@
+package earlygate.server.plans;
+
+import earlygate.server.calc.PlanView;
+import earlygate.server.calc.PlanView.ExpectView;
+import earlygate.server.calc.PlanView.PhaseView;
+import earlygate.server.calc.PlanView.StepView;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.util.List;
+import org.apache.commons.csv.CSVFormat;
+import org.apache.commons.csv.CSVPrinter;
+
+/** A plan as a table: one row for each step and instrument. */
+final class PlanCsv {
+    private static final String[] COLUMNS = {
+        "phase",
+        "step",
+        "kind",
+        "setting",
+        "action",
+        "in control",
+        "instrument",
+        "value",
+        "low",
+        "high",
+        "unit",
+        "tool",
+        "people",
+        "minutes",
+        "unprotected"
+    };
+
+    private PlanCsv() {}
+
+    static String write(PlanView plan) {
+        StringBuilder out = new StringBuilder();
+        CSVFormat format = CSVFormat.DEFAULT
+                .builder()
+                .setHeader(COLUMNS)
+                .setRecordSeparator("\r\n")
+                .get();
+        try (CSVPrinter printer = format.print(out)) {
+            for (PhaseView phase : plan.phases()) {
+                for (StepView s : phase.steps()) {
+                    List<ExpectView> expect = s.expect();
+                    if (expect.isEmpty()) {
+                        print(printer, phase, s, null);
+                    }
+                    for (ExpectView e : expect) {
+                        print(printer, phase, s, e);
+                    }
+                }
+            }
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+        return out.toString();
+    }
+
+    private static void print(CSVPrinter printer, PhaseView phase, StepView s, ExpectView e) throws IOException {
+        printer.printRecord(
+                phase.id(),
+                s.id(),
+                s.kind(),
+                s.setting(),
+                s.action(),
+                s.inControl(),
+                e == null ? null : e.testPoint(),
+                e == null ? null : e.value(),
+                e == null ? null : e.low(),
+                e == null ? null : e.high(),
+                e == null ? null : e.reads(),
+                s.tool(),
+                s.people(),
+                s.minutes(),
+                s.unprotected());
+    }
+}

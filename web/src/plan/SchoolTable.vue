@@ -1,0 +1,60 @@
+<script setup lang="ts">
+import type { Schema } from '../api/client'
+import { SCHOOL_NAMES } from '../display/names'
+
+/** The ways side by side, with what each costs; one that is unsafe here says why. */
+defineProps<{ comparison: Schema['ComparisonView'][]; planned: string }>()
+const school = defineModel<string>({ required: true })
+
+function minutes(seconds: number): string {
+  return seconds ? `${Math.round(seconds / 60)} min` : 'none'
+}
+</script>
+
+<template>
+  <table>
+    <thead><tr><th>Way</th><th>Peak motor load</th><th>Heat</th><th>Oil warms by</th><th>Longest unprotected</th><th>Screw moves</th><th>In all</th></tr></thead>
+    <tbody>
+      <tr v-for="c in comparison" :key="c.school" :class="{ here: c.school === planned, no: c.refused }">
+        <td>
+          <button type="button" :disabled="!!c.refused || comparison.length === 1" :aria-pressed="c.school === planned" @click="school = c.school">
+            {{ c.school === planned && !c.refused ? '● ' : c.refused ? '■ ' : '○ ' }}{{ SCHOOL_NAMES[c.school] ?? c.school }}
+          </button>
+        </td>
+        <td :class="{ over: c.refused }">{{ Math.round(c.peakMotorLoad * 100) }} %</td>
+        <template v-if="c.refused"><td colspan="5" class="over">refused: {{ c.refused }}</td></template>
+        <template v-else>
+          <td>{{ (c.heatKj / 1000).toFixed(1) }} MJ</td>
+          <td>{{ c.tankRiseC }} K</td>
+          <td>{{ minutes(c.unprotectedS) }}</td>
+          <td>{{ c.moves }}</td>
+          <td>{{ c.minutes }} min</td>
+        </template>
+      </tr>
+    </tbody>
+  </table>
+</template>
+
+<style scoped>
+td,
+th {
+  padding: 2px 10px;
+  vertical-align: middle;
+}
+button {
+  min-height: 44px;
+  font: inherit;
+  font-weight: 600;
+  color: inherit;
+  background: none;
+  border: 0;
+  text-align: left;
+  cursor: pointer;
+}
+.here {
+  background: var(--gate-soft);
+}
+.over {
+  color: var(--stop);
+}
+</style>
