@@ -6,6 +6,7 @@ export const router = createRouter({
   routes: [
     { path: '/', name: 'units', component: UnitsPage },
     { path: '/reckoner', name: 'reckoner', component: () => import('./reckon/ReckonerPage.vue') },
+    { path: '/day', name: 'day', component: () => import('./day/DayPage.vue') },
     { path: '/instruments', name: 'instruments', component: () => import('./instruments/InstrumentsPage.vue') },
     { path: '/unit/:tag/sheet', name: 'sheet', component: () => import('./sheet/SheetPage.vue'), props: true },
     { path: '/unit/:tag/plan', name: 'plan', component: () => import('./plan/PlanPage.vue'), props: true },

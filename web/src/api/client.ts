@@ -23,6 +23,15 @@ export class Refused extends Error {
 }
 
 export async function call<T>(method: string, path: string, body?: unknown): Promise<T> {
+  return (await (await answer(method, path, body)).json()) as T
+}
+
+/** For answers that are no JSON. */
+export async function callText(method: string, path: string, body?: unknown): Promise<string> {
+  return (await answer(method, path, body)).text()
+}
+
+async function answer(method: string, path: string, body: unknown): Promise<Response> {
   const text = typeof body === 'string' ? body : JSON.stringify(body)
   let response: Response
   try {
@@ -37,7 +46,7 @@ export async function call<T>(method: string, path: string, body?: unknown): Pro
   if (!response.ok) {
     throw await refusal(response)
   }
-  return (await response.json()) as T
+  return response
 }
 
 async function refusal(response: Response): Promise<Refused> {

@@ -18,6 +18,7 @@ const TABS = [
 ]
 const PLACES = [
   { name: 'units', label: 'Units' },
+  { name: 'day', label: 'Day' },
   { name: 'reckoner', label: 'Reckoner' },
   { name: 'instruments', label: 'Instruments' },
 ]

@@ -126,7 +126,9 @@ final class Setter {
         for (double share : new double[] {0.25, 0.5, 0.75}) {
             double aim = share * leg.setting();
             double above = relief.screw().clamp(aim + 0.15 * leg.setting());
-            move(relief, above, "plan.relief-follows", gauge);
+            if (above > m.situation.settings().get(relief.id())) {
+                move(relief, above, "plan.relief-follows", gauge);
+            }
             m.go(m.situation.withSetting(
                     compensator.id(), Math.max(aim, compensator.screw().minPa())));
             m.proveOvershoot(compensator.id(), aim);

@@ -1,0 +1,42 @@
+package earlygate.server.days;
+
+import earlygate.server.days.DayController.DayView;
+import earlygate.server.days.DayController.EntryView;
+import earlygate.server.days.DayController.StretchView;
+import java.time.LocalDateTime;
+import java.time.ZoneOffset;
+import net.fortuna.ical4j.model.Calendar;
+import net.fortuna.ical4j.model.component.VEvent;
+import net.fortuna.ical4j.model.property.Description;
+import net.fortuna.ical4j.model.property.ProdId;
+import net.fortuna.ical4j.model.property.Uid;
+import net.fortuna.ical4j.model.property.immutable.ImmutableCalScale;
+import net.fortuna.ical4j.model.property.immutable.ImmutableVersion;
+
+/** A day sheet as iCalendar (RFC 5545), in local time: one event for each unit and one for each call on the partner. */
+final class DayCalendar {
+    private DayCalendar() {}
+
+    static String write(DayView day) {
+        Calendar calendar = new Calendar();
+        calendar.add(new ProdId("-//Early Gate//Day sheet//EN"));
+        calendar.add(ImmutableVersion.VERSION_2_0);
+        calendar.add(ImmutableCalScale.GREGORIAN);
+        for (EntryView e : day.entries()) {
+            String what = "Technician " + e.technician() + "; instruments: " + String.join(", ", e.instruments());
+            calendar.add(event(e.start(), e.end(), e.tag() + " " + e.name(), what, e.tag()));
+            for (StretchView s : e.partner()) {
+                calendar.add(
+                        event(s.from(), s.to(), "Partner at " + e.tag(), "Second person needed", e.tag() + "-partner"));
+            }
+        }
+        return calendar.toString();
+    }
+
+    private static VEvent event(LocalDateTime from, LocalDateTime to, String summary, String what, String key) {
+        VEvent event = new VEvent(from, to, summary);
+        event.add(new Description(what));
+        event.add(new Uid(key + "-" + from.toEpochSecond(ZoneOffset.UTC) + "@early-gate"));
+        return event;
+    }
+}

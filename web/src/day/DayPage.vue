@@ -1,0 +1,163 @@
+<script setup lang="ts">
+import Button from 'primevue/button'
+import { computed, ref, watch } from 'vue'
+import { asRefused, call, callText, type Refused, type Schema } from '../api/client'
+import { download } from '../circuit/exportSvg'
+import Problems from '../display/Problems.vue'
+import { useUnits } from '../units/useUnits'
+
+const { data: units } = useUnits()
+const date = ref(new Date().toISOString().slice(0, 10))
+const start = ref('07:00')
+const technicians = ref(1)
+const tags = ref<string[]>([])
+const day = ref<Schema['DayView']>()
+const refused = ref<Refused | null>(null)
+
+const request = computed(() => ({ date: date.value, start: start.value, technicians: technicians.value, tags: tags.value }))
+
+let asked = 0
+watch(request, async (r) => {
+  const mine = ++asked
+  if (!r.tags.length) {
+    day.value = undefined
+    return
+  }
+  try {
+    const found = await call<Schema['DayView']>('POST', '/api/days', r)
+    if (mine !== asked) return
+    day.value = found
+    refused.value = null
+  } catch (e) {
+    if (mine === asked) refused.value = asRefused(e)
+  }
+})
+
+const hours = computed(() => {
+  const d = day.value
+  if (!d?.entries.length) return { from: 0, to: 1 }
+  const from = new Date(d.entries[0]?.start ?? '').getTime()
+  return { from, to: new Date(d.done).getTime() }
+})
+
+function bar(from: string, to: string) {
+  const span = hours.value.to - hours.value.from
+  const left = (100 * (new Date(from).getTime() - hours.value.from)) / span
+  return { left: `${left}%`, width: `${(100 * (new Date(to).getTime() - new Date(from).getTime())) / span}%` }
+}
+
+function clock(at: string): string {
+  return at.slice(11, 16)
+}
+
+async function calendar() {
+  try {
+    download('day-sheet.ics', 'text/calendar', await callText('POST', '/api/days/calendar', request.value))
+  } catch (e) {
+    refused.value = asRefused(e)
+  }
+}
+</script>
+
+<template>
+  <div class="head"><h1>Day sheet</h1><span class="gap"></span><Button label="Calendar file" :disabled="!day?.entries.length" @click="calendar" /></div>
+  <section class="card form">
+    <label>Date <input v-model="date" type="date" class="p-inputtext" /></label>
+    <label>Begins <input v-model="start" type="time" class="p-inputtext" /></label>
+    <label>Technicians <input v-model.number="technicians" type="number" min="1" max="10" class="p-inputtext" /></label>
+    <fieldset>
+      <legend>Units</legend>
+      <label v-for="u in units" :key="u.tag" class="check"><input v-model="tags" type="checkbox" :value="u.tag" :disabled="u.missing > 0" /> {{ u.tag }}</label>
+    </fieldset>
+  </section>
+  <Problems :refused="refused" />
+  <section v-if="day" class="card">
+    <table>
+      <thead><tr><th>Unit</th><th>Technician</th><th>From</th><th>To</th><th class="wide">The day; dark where the partner is needed</th><th>Instruments</th></tr></thead>
+      <tbody>
+        <tr v-for="e in day.entries" :key="e.tag">
+          <td><b>{{ e.tag }}</b><div class="quiet small">{{ e.name }}</div></td>
+          <td>{{ e.technician }}</td>
+          <td>{{ clock(e.start) }}</td>
+          <td>{{ clock(e.end) }}</td>
+          <td class="wide">
+            <div class="track"><div class="job" :style="bar(e.start, e.end)"></div><div v-for="p in e.partner" :key="p.from" class="partner" :style="bar(p.from, p.to)" :title="`partner ${clock(p.from)} to ${clock(p.to)}`"></div></div>
+            <div class="quiet small">partner {{ e.partner.map((p) => `${clock(p.from)} to ${clock(p.to)}`).join(', ') || 'not needed' }}</div>
+          </td>
+          <td class="small">{{ e.instruments.join(', ') }}</td>
+        </tr>
+      </tbody>
+    </table>
+    <p v-if="day.entries.length">All done at <b>{{ clock(day.done) }}</b>. No instrument and no partner is wanted twice at a time.</p>
+    <p v-for="l in day.leftOut" :key="l.tag" class="out"><b>■ {{ l.tag }} is left out.</b> {{ l.message }}</p>
+  </section>
+  <p v-else class="quiet">Choose the units of the day.</p>
+</template>
+
+<style scoped>
+.head {
+  display: flex;
+  align-items: center;
+  margin: 6px 0 14px;
+}
+.gap {
+  flex: 1;
+}
+.form {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 10px 20px;
+  align-items: center;
+  margin-bottom: 12px;
+}
+label {
+  display: inline-flex;
+  gap: 8px;
+  align-items: center;
+  min-height: 44px;
+}
+.p-inputtext {
+  background: var(--board);
+  color: var(--ink);
+  border: 1.5px solid var(--quiet);
+  border-radius: 6px;
+  font: inherit;
+  padding: 4px 10px;
+}
+fieldset {
+  border: 1px solid var(--rule);
+  border-radius: 8px;
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0 18px;
+}
+.check input {
+  width: 24px;
+  height: 24px;
+  accent-color: var(--gate);
+}
+.wide {
+  width: 42%;
+}
+.track {
+  position: relative;
+  height: 30px;
+  background: var(--board);
+  border: 1px solid var(--rule);
+}
+.job,
+.partner {
+  position: absolute;
+  top: 0;
+  bottom: 0;
+  background: var(--water-soft);
+  border: 1.5px solid var(--water);
+}
+.partner {
+  background: var(--gate);
+  border-color: var(--gate);
+}
+.out b {
+  color: var(--stop);
+}
+</style>
