@@ -35,7 +35,18 @@ final class Technician {
     }
 
     private void step() {
-        String at = page.locator("article.step > p").first().innerText();
+        Locator counter = page.locator("article.step > p").first();
+        for (int i = 0; counter.count() == 0; i++) {
+            if (visible("Yes, open the gate") || visible("Open the record")) {
+                return;
+            }
+            if (i > 60) {
+                throw new AssertionError(
+                        "No step on the screen:\n" + page.locator("main").innerText());
+            }
+            settle();
+        }
+        String at = counter.innerText();
         if (!at.equals(prepared)) {
             prepared = at;
             prepare(heading());
