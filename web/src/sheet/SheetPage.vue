@@ -20,7 +20,7 @@ import { AT_REST, useSheet, type WhatIf } from './useSheet'
 const props = defineProps<{ tag: string }>()
 const queries = useQueryClient()
 const whatIf = ref<WhatIf>(structuredClone(AT_REST))
-const { draft, unconfirmed, base, answer, targets, refused, clash, changed, loadError, save, merge, undo, redo, canUndo, canRedo } = useSheet(props.tag, whatIf)
+const { draft, unconfirmed, measured, base, answer, targets, refused, clash, changed, loadError, save, merge, undo, redo, canUndo, canRedo } = useSheet(props.tag, whatIf)
 
 const TABS = ['Circuit', 'Parts', 'Target sheet', 'Revisions'] as const
 const tab = ref<(typeof TABS)[number]>('Circuit')
@@ -133,7 +133,7 @@ onBeforeUnmount(() => window.removeEventListener('keydown', keys))
     <PartsEditor v-else-if="tab === 'Parts'" v-model:unit="draft" v-model:unconfirmed="unconfirmed" :problems="refused?.places ?? []" :chosen="chosen" />
     <section v-else-if="tab === 'Target sheet'" class="card targets">
       <Findings v-if="answer?.ladder.findings.length" :findings="answer.ladder.findings" :tag="tag" :accepted="base?.accepted" @take="take" @accepted="noted" />
-      <TargetTable v-model="draft" :targets="targets" />
+      <TargetTable v-model="draft" v-model:measured="measured" :targets="targets" />
       <div class="under no-print">
         <BillImport v-model="draft" :tag="tag" />
         <a :href="`/api/units/${tag}/bill.csv`" download><Button label="Bill of settings as CSV" severity="secondary" outlined tabindex="-1" /></a>

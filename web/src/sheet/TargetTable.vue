@@ -4,11 +4,19 @@ import type { Schema } from '../api/client'
 import { useDisplay } from '../display/display'
 import { settingName } from '../display/names'
 import type { UnitFile } from '../units/unitFile'
+import NumberField from './NumberField.vue'
 import TargetField from './TargetField.vue'
 
 const props = defineProps<{ targets?: Schema['TargetsView'] }>()
 const unit = defineModel<UnitFile>({ required: true })
+const measured = defineModel<Record<string, number>>('measured', { required: true })
 const display = useDisplay()
+const loadSensing = computed(() => unit.value.components.filter((c) => c.loadSense !== undefined))
+
+function standby(id: string, bar: number | undefined) {
+  const others = Object.fromEntries(Object.entries(measured.value).filter(([key]) => key !== `${id}.loadSense`))
+  measured.value = bar === undefined ? others : { ...others, [`${id}.loadSense`]: bar }
+}
 
 type Row = Schema['SettingTarget']
 
@@ -72,6 +80,11 @@ function subject(p: Schema['PointView']): string {
 
 <template>
   <div class="sheet">
+    <p v-for="p in loadSensing" :key="p.id" class="standby no-print">
+      Standby of {{ p.id }} as measured
+      <NumberField :label="`Standby of ${p.id} as measured`" :value="measured[`${p.id}.loadSense`]" unit="bar" @change="standby(p.id, $event)" />
+      <span class="quiet small">Section reliefs read that much higher at the pump; left empty, the sheet’s margin counts.</span>
+    </p>
     <table>
       <thead><tr><th>Setting</th><th>Target</th><th>Tolerance</th><th>Stands at</th><th>The gauge must show</th><th>With</th></tr></thead>
       <tbody>
@@ -114,6 +127,12 @@ function subject(p: Schema['PointView']): string {
 .sheet {
   display: grid;
   gap: 12px;
+}
+.standby {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 10px;
+  align-items: center;
 }
 .nowrap {
   white-space: nowrap;

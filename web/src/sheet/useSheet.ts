@@ -52,6 +52,8 @@ export function useSheet(tag: string, whatIf: Ref<WhatIf>) {
   const base = ref<Schema['UnitDocument']>()
   const answer = ref<Schema['SheetView']>()
   const targets = ref<Schema['TargetsView']>()
+  /** bar by setting, as read at the machine: a standby shifts what section reliefs read at the pump */
+  const measured = ref<Record<string, number>>({})
   const refused = ref<Refused | null>(null)
   const clash = ref<Clash | null>(null)
 
@@ -105,7 +107,7 @@ export function useSheet(tag: string, whatIf: Ref<WhatIf>) {
 
   async function derive() {
     try {
-      targets.value = await call<Schema['TargetsView']>('POST', `/api/calc/targets?${display.query}`, { unit: draft.value })
+      targets.value = await call<Schema['TargetsView']>('POST', `/api/calc/targets?${display.query}`, { unit: draft.value, measured: measured.value })
     } catch {
       targets.value = undefined // what is wrong is said once, by the sheet itself
     }
@@ -117,7 +119,7 @@ export function useSheet(tag: string, whatIf: Ref<WhatIf>) {
     clearTimeout(solving)
     solving = setTimeout(() => void solve(), 40)
   }, { deep: true, immediate: true })
-  watch([draft, unconfirmed, () => display.pressure], () => {
+  watch([draft, unconfirmed, measured, () => display.pressure], () => {
     if (!draft.value || !base.value) return
     history.note(JSON.stringify(draft.value))
     keepDraft(tag, changed.value ? { base: base.value.revision, document: draft.value, unconfirmed: unconfirmed.value } : undefined)
@@ -170,7 +172,7 @@ export function useSheet(tag: string, whatIf: Ref<WhatIf>) {
   }
 
   return {
-    draft, unconfirmed, base, answer, targets, refused, clash, changed, loadError: stored.error, save, merge,
+    draft, unconfirmed, measured, base, answer, targets, refused, clash, changed, loadError: stored.error, save, merge,
     undo: () => turnBack(history.undo()),
     redo: () => turnBack(history.redo()),
     canUndo: history.canUndo,

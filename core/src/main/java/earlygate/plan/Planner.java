@@ -155,7 +155,7 @@ public final class Planner {
                 .ratio("limit", limit)
                 .pressure("fullFlow", full)
                 .number("moves", chosen.comparison().get(0).moves())
-                .number("rise", Math.round(chosen.comparison().get(0).tankRise() * 10) / 10.0);
+                .number("rise", Math.round(chosen.comparison().get(0).tankRise()));
     }
 
     /** Reasons why this circuit can't be planned at all, each with what to fit or say. */

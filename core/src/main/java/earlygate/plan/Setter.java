@@ -29,6 +29,9 @@ import java.util.Set;
 
 /** Phases 6 and 7: the legs of the course as steps, each put on the machine and proved as it is written. */
 final class Setter {
+    /** Who takes the gauge after a screw that nothing stands above. */
+    private static final String NOBODY = "no other limiter";
+
     private final Bench bench;
     private final PowerUnit unit;
     private final Draft draft;
@@ -338,10 +341,7 @@ final class Setter {
                 .solve(up)
                 .flatMap(s -> s.limiterOf(gauge.line()))
                 .filter(id -> !id.equals(reach.setting()))
-                .orElse(unit.all(ReliefValve.class).stream()
-                        .map(ReliefValve::id)
-                        .findFirst()
-                        .orElse("-"));
+                .orElse(NOBODY);
     }
 
     private Optional<TestPoint> signalGauge(Target t) {

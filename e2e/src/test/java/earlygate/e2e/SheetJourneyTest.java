@@ -184,6 +184,17 @@ class SheetJourneyTest {
         assertThat(page.locator(".remarks")).containsText("reads to 250 bar");
     }
 
+    /** A section relief at the pump's gauge: target plus the standby that was really measured. */
+    @Test
+    void measuredStandbyMovesWhatThePumpsGaugeMustShow() {
+        Page page = Stage.open("/unit/NH-04/sheet");
+        button(page, "Target sheet").click();
+        Locator row = page.locator("tr").filter(new Locator.FilterOptions().setHasText("S1 relief B"));
+        assertThat(row).containsText("GP 194.6");
+        page.getByLabel("Standby of P1 as measured").fill("23,5");
+        assertThat(row).containsText("GP 198.1");
+    }
+
     @Test
     void fiveTraitsNameTheValve() {
         Page page = Stage.open("/reckoner?unit=WD-05");
