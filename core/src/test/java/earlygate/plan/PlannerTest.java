@@ -36,7 +36,7 @@ class PlannerTest {
             assertThat(p.holdPoint()).isNotEmpty();
         });
         assertThat(plan.why().code()).isEqualTo("plan.why.motor-too-small");
-        assertThat(plan(lg07(component("M1", "ratedPowerKw", 30))).why().code()).isEqualTo("plan.why.less-heat");
+        assertThat(plan(lg07(component("M1", "ratedPowerKw", 30))).why().code()).isEqualTo("plan.why.relief-leads");
     }
 
     /** An independent walk over the plan: at every step the model agrees with what the step says. */
