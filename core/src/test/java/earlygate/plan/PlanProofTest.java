@@ -75,7 +75,7 @@ class PlanProofTest {
     private static void overshoot(PowerUnit unit, Network network, Step step, String setting) {
         double past = unit.setting(setting)
                 .screw()
-                .clamp(1.25 * step.goal().orElseThrow().targetPa());
+                .clamp(1.25 * step.situation().settings().get(setting));
         SteadyState state =
                 ((Outcome.Converged) Solver.solve(network, step.situation().withSetting(setting, past))).state();
         assertThat(state.pressure("P"))

@@ -1,0 +1,103 @@
+package earlygate.plan;
+
+import static earlygate.explain.Reason.of;
+
+import earlygate.circuit.DirectionalValve;
+import earlygate.circuit.PowerUnit;
+import earlygate.circuit.ReliefValve;
+import earlygate.circuit.Screw;
+import earlygate.circuit.Section;
+import earlygate.circuit.Setting;
+import earlygate.circuit.Situation;
+import earlygate.circuit.TestPoint;
+import earlygate.circuit.Throttle;
+import earlygate.plan.Step.Goal;
+import earlygate.plan.Step.Kind;
+import earlygate.plan.Step.Way;
+import java.util.ArrayList;
+import java.util.List;
+
+/** The moves that every leg is made of: valves put in place, a screw moved out of the way, a nut tightened. */
+final class Moves {
+    private final Bench bench;
+    private final PowerUnit unit;
+    private final Draft draft;
+    private final Readings readings;
+
+    Moves(Bench bench) {
+        this.bench = bench;
+        this.unit = bench.unit();
+        this.draft = bench.draft();
+        this.readings = bench.readings();
+    }
+
+    /** Puts valves and loads as they must stand, in one step that says so. */
+    void arrange(Situation to) {
+        Machine m = bench.machine();
+        List<String> parts = new ArrayList<>();
+        unit.all(DirectionalValve.class).forEach(v -> valve(v.id(), v.start(), to, parts));
+        unit.all(Section.class).forEach(x -> valve(x.id(), Section.POSITIONS.get(0), to, parts));
+        for (Throttle t : unit.all(Throttle.class)) {
+            double now = m.situation.openings().getOrDefault(t.id(), t.atRest());
+            double then = to.openings().getOrDefault(t.id(), t.atRest());
+            if (Math.abs(now - then) > 1e-3) {
+                parts.add(t.id() + " " + (then == 0 ? "shut" : Math.round(then * 100) + " %"));
+            }
+        }
+        m.go(to);
+        if (!parts.isEmpty()) {
+            draft.step(Kind.CHECK, of("plan.arrange").name("parts", String.join(", ", parts)))
+                    .why(of("plan.why.arrange"))
+                    .caution("loads")
+                    .minutes(1)
+                    .add();
+        }
+    }
+
+    private void valve(String id, String rest, Situation to, List<String> parts) {
+        String now = bench.machine().situation.positions().getOrDefault(id, rest);
+        String then = to.positions().getOrDefault(id, rest);
+        if (!now.equals(then)) {
+            parts.add(id + " " + then);
+        }
+    }
+
+    void move(Setting s, double to, String code, TestPoint gauge) {
+        Machine m = bench.machine();
+        double turns = turnsTo(s, to);
+        boolean end = to >= s.screw().maxPa();
+        m.go(m.situation.withSetting(s.id(), to));
+        draft.step(Kind.START_POSITION, of(code).name("setting", s.id()).turns("turns", turns))
+                .why(of("plan.why.raise").name("setting", s.id()))
+                .setting(s.id())
+                .goal(new Goal(
+                        end ? Way.TO_THE_END : Way.COUNT_TURNS, gauge.id(), readings.of(gauge), 0, limit(gauge), turns))
+                .ifNot(of("plan.if-not.keeps-rising").name("compensator", s.id()))
+                .caution("injection", "adjuster-only")
+                .minutes(2)
+                .add();
+    }
+
+    void lockStep(String setting, Goal goal, List<Expect> expect) {
+        boolean cap = unit.partOf(setting) instanceof ReliefValve r && r.sealedByCap();
+        draft.step(Kind.LOCK, of(cap ? "plan.lock-cap" : "plan.lock").name("setting", setting))
+                .why(of("plan.why.lock"))
+                .setting(setting)
+                .goal(goal)
+                .expect(expect)
+                .ifNot(of("plan.if-not.lock-moved").name("setting", setting))
+                .caution("injection")
+                .onTime(bench.drivers())
+                .minutes(3)
+                .add();
+    }
+
+    double limit(TestPoint gauge) {
+        return unit.weakest(gauge.line()).pressurePa();
+    }
+
+    double turnsTo(Setting s, double to) {
+        Screw screw = s.screw();
+        return Bench.sixteenths((to - bench.machine().situation.settings().get(s.id())) / screw.paPerTurn());
+    }
+}
