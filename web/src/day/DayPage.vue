@@ -100,9 +100,6 @@ async function calendar() {
   align-items: center;
   margin: 6px 0 14px;
 }
-.gap {
-  flex: 1;
-}
 .form {
   display: flex;
   flex-wrap: wrap;
@@ -116,25 +113,12 @@ label {
   align-items: center;
   min-height: 44px;
 }
-.p-inputtext {
-  background: var(--board);
-  color: var(--ink);
-  border: 1.5px solid var(--quiet);
-  border-radius: 6px;
-  font: inherit;
-  padding: 4px 10px;
-}
 fieldset {
   border: 1px solid var(--rule);
   border-radius: 8px;
   display: flex;
   flex-wrap: wrap;
   gap: 0 18px;
-}
-.check input {
-  width: 24px;
-  height: 24px;
-  accent-color: var(--gate);
 }
 .wide {
   width: 42%;

@@ -71,13 +71,6 @@ label {
   gap: 8px;
   align-items: center;
 }
-select {
-  background: var(--board);
-  color: var(--ink);
-  border: 1.5px solid var(--quiet);
-  border-radius: 6px;
-  font: inherit;
-}
 .remarks {
   flex-basis: 100%;
 }

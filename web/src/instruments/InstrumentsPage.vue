@@ -99,9 +99,6 @@ function state(i: Instrument): string {
   gap: 14px;
   margin: 6px 0 14px;
 }
-.gap {
-  flex: 1;
-}
 .form {
   display: grid;
   grid-template-columns: repeat(auto-fill, minmax(220px, 1fr));
@@ -119,20 +116,8 @@ function state(i: Instrument): string {
   gap: 8px;
   min-height: 44px;
 }
-.check input {
-  width: 24px;
-  height: 24px;
-}
 .form :deep(.problems) {
   grid-column: 1 / -1;
-}
-.p-inputtext {
-  background: var(--board);
-  color: var(--ink);
-  border: 1.5px solid var(--quiet);
-  border-radius: 6px;
-  font: inherit;
-  padding: 4px 10px;
 }
 .go {
   display: flex;

@@ -179,9 +179,6 @@ function go(by: number) {
   gap: 10px;
   align-items: center;
 }
-.gap {
-  flex: 1;
-}
 .chosen {
   display: grid;
   gap: 10px;

@@ -94,13 +94,6 @@ input {
   height: 22px;
   accent-color: var(--gate);
 }
-select {
-  background: var(--board);
-  color: var(--ink);
-  border: 1.5px solid var(--quiet);
-  border-radius: 6px;
-  font: inherit;
-}
 .answer {
   background: var(--gate-soft);
   border-radius: 6px;

@@ -137,14 +137,6 @@ input {
   width: 120px;
   font-size: 18px;
   font-weight: 600;
-  padding: 4px 10px;
-  background: var(--board);
-  color: var(--ink);
-  border: 1.5px solid var(--quiet);
-  border-radius: 6px;
-}
-input[aria-invalid='true'] {
-  border: 3px solid var(--stop);
 }
 .why {
   color: var(--stop);

@@ -84,12 +84,6 @@ async function send(path: string) {
   gap: 8px;
 }
 select {
-  background: var(--board);
-  color: var(--ink);
-  border: 1.5px solid var(--quiet);
-  border-radius: 6px;
-  font: inherit;
-  padding: 0 8px;
   max-width: 280px;
 }
 </style>

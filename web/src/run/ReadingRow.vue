@@ -60,14 +60,6 @@ input {
   width: 92px;
   font-size: 18px;
   font-weight: 600;
-  background: var(--board);
-  color: var(--ink);
-  border: 1.5px solid var(--quiet);
-  border-radius: 6px;
-  padding: 4px 10px;
-}
-input[aria-invalid='true'] {
-  border: 3px solid var(--stop);
 }
 .wrong {
   grid-column: 1 / -1;

@@ -85,9 +85,6 @@ function label(turns: number): string {
   gap: 6px;
   align-items: center;
 }
-.gap {
-  flex: 1;
-}
 .what {
   min-width: 88px;
 }

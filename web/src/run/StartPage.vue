@@ -87,10 +87,6 @@ fieldset {
   accent-color: var(--gate);
 }
 input.p-inputtext {
-  background: var(--board);
-  color: var(--ink);
-  border: 1.5px solid var(--quiet);
-  border-radius: 6px;
   padding: 8px 12px;
   font-size: 17px;
 }

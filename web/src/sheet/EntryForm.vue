@@ -143,17 +143,6 @@ legend {
   color: var(--stop);
   font-weight: 700;
 }
-.check {
-  display: inline-flex;
-  align-items: center;
-  gap: 8px;
-  min-height: 44px;
-}
-.check input {
-  width: 24px;
-  height: 24px;
-  accent-color: var(--gate);
-}
 .pair,
 .ports {
   display: inline-flex;
@@ -167,12 +156,6 @@ legend {
 select,
 .text {
   min-width: 110px;
-  padding: 4px 10px;
-  background: var(--board);
-  color: var(--ink);
-  border: 1.5px solid var(--quiet);
-  border-radius: 6px;
-  font: inherit;
 }
 .confirm {
   min-height: 44px;

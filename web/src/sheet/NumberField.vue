@@ -4,7 +4,15 @@ import { useDisplay } from '../display/display'
 import { fromBar, toBar, typedNumber } from '../display/quantity'
 
 /** A number of the unit file; pressures are shown and typed in the unit that is chosen. */
-const props = defineProps<{ label: string; value: unknown; unit: string; unsure?: boolean }>()
+const props = defineProps<{
+  label: string
+  value: unknown
+  unit: string
+  unsure?: boolean
+  /** must be more than this, and be given */
+  above?: number
+  most?: number
+}>()
 const emit = defineEmits<{ change: [value: number | undefined] }>()
 const display = useDisplay()
 const text = ref('')
@@ -12,29 +20,47 @@ const wrong = ref('')
 const pressure = computed(() => props.unit === 'bar' || props.unit === 'bar/turn')
 const unit = computed(() => (pressure.value ? props.unit.replace('bar', display.pressure) : props.unit))
 
+/** Bar and MPa as exact as the file has them; psi whole where it is large. */
 function outside(value: number): number {
-  return pressure.value ? Number(fromBar(value, display.pressure).toPrecision(6)) : value
+  if (!pressure.value) return value
+  const there = fromBar(value, display.pressure)
+  return display.pressure === 'psi' && there >= 100 ? Math.round(there) : Number(there.toPrecision(display.pressure === 'psi' ? 3 : 6))
 }
 
 watch(
   [() => props.value, () => display.pressure],
   () => {
     const there = typeof props.value === 'number' ? outside(props.value) : undefined
-    if (typedNumber(text.value) !== there) text.value = there === undefined ? '' : String(there)
+    const same = there !== undefined && Math.abs(inside(typedNumber(text.value)) - Number(props.value)) < 1e-6
+    if (!same) text.value = there === undefined ? '' : String(there)
     wrong.value = ''
   },
   { immediate: true },
 )
 
+function show(value: number): string {
+  return `${outside(value)} ${unit.value}`
+}
+
+function inside(value: number): number {
+  return pressure.value ? Number(toBar(value, display.pressure).toPrecision(9)) : value
+}
+
+function fault(value: number): string {
+  if (Number.isNaN(value)) return `"${text.value}" is not a number. Digits and one decimal point or comma.`
+  if (props.above !== undefined && inside(value) <= props.above) return `${text.value} is too small; more than ${show(props.above)} is needed.`
+  return props.most !== undefined && inside(value) > props.most ? `${text.value} is too large; at most ${show(props.most)}.` : ''
+}
+
 function typed() {
-  if (text.value.trim() === '') {
+  if (text.value.trim() === '' && props.above === undefined) {
     wrong.value = ''
     emit('change', undefined)
     return
   }
   const value = typedNumber(text.value)
-  wrong.value = Number.isNaN(value) ? `"${text.value}" is not a number. Digits and one decimal point or comma.` : ''
-  if (!wrong.value) emit('change', pressure.value ? Number(toBar(value, display.pressure).toPrecision(9)) : value)
+  wrong.value = fault(value)
+  if (!wrong.value) emit('change', inside(value))
 }
 </script>
 
@@ -56,18 +82,9 @@ function typed() {
 input {
   width: 104px;
   font-weight: 600;
-  padding: 4px 10px;
-  background: var(--board);
-  color: var(--ink);
-  border: 1.5px solid var(--quiet);
-  border-radius: 6px;
 }
 .unsure input {
   border: 2px dashed var(--gold);
-}
-input[aria-invalid='true'] {
-  border-color: var(--stop);
-  border-width: 3px;
 }
 .wrong {
   flex-basis: 100%;

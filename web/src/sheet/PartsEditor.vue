@@ -232,16 +232,7 @@ nav button.here .open {
   flex: 1;
 }
 .p-inputtext {
-  padding: 4px 10px;
-  background: var(--board);
-  color: var(--ink);
-  border: 1.5px solid var(--quiet);
-  border-radius: 6px;
-  font: inherit;
   font-weight: 600;
-}
-.gap {
-  flex: 1;
 }
 .add {
   display: flex;

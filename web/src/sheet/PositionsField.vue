@@ -44,12 +44,6 @@ function put(i: number, name: string, ways: string) {
 }
 input {
   width: 110px;
-  padding: 4px 8px;
-  background: var(--board);
-  color: var(--ink);
-  border: 1.5px solid var(--quiet);
-  border-radius: 6px;
-  font: inherit;
 }
 button {
   min-height: 44px;

@@ -175,15 +175,6 @@ onBeforeUnmount(() => window.removeEventListener('keydown', keys))
 }
 .name {
   width: 130px;
-  background: var(--board);
-  color: var(--ink);
-  border: 1.5px solid var(--quiet);
-  border-radius: 6px;
-  padding: 4px 10px;
-  font: inherit;
-}
-.gap {
-  flex: 1;
 }
 .page {
   display: grid;

@@ -84,11 +84,6 @@ function toggle(list: string[], id: string): string[] {
   gap: 8px;
   min-height: 44px;
 }
-.check input {
-  width: 24px;
-  height: 24px;
-  accent-color: var(--gate);
-}
 input[type='range'] {
   width: 104px;
   height: 44px;
@@ -97,18 +92,7 @@ input[type='range'] {
 .percent {
   min-width: 44px;
 }
-select {
-  background: var(--board);
-  color: var(--ink);
-  border: 1.5px solid var(--quiet);
-  border-radius: 6px;
-  font: inherit;
-  padding: 0 8px;
-}
 .over {
   color: var(--stop);
-}
-.gap {
-  flex: 1;
 }
 </style>

@@ -102,9 +102,6 @@ nav a.here {
   display: flex;
   align-items: center;
 }
-.gap {
-  flex: 1;
-}
 button {
   font: inherit;
   color: #c3c8c3;

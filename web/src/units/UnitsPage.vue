@@ -115,9 +115,6 @@ function stage(u: UnitSummary): string {
   gap: 14px;
   margin: 6px 0 14px;
 }
-.gap {
-  flex: 1;
-}
 .making {
   display: flex;
   flex-wrap: wrap;
@@ -129,14 +126,6 @@ function stage(u: UnitSummary): string {
   display: inline-flex;
   gap: 8px;
   align-items: center;
-}
-.making input {
-  background: var(--board);
-  color: var(--ink);
-  border: 1.5px solid var(--quiet);
-  border-radius: 6px;
-  font: inherit;
-  padding: 4px 10px;
 }
 .wide {
   width: 320px;
