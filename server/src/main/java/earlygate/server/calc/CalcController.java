@@ -46,7 +46,7 @@ class CalcController {
             Vary vary,
             Double seconds,
             Double stepMs,
-            List<EventRequest> events) {}
+            List<TimedChange> events) {}
 
     /** What the drawing asks of a setting, where the sheet may have moved on from it. */
     record Asked(String setting, double pressureBar) {}
@@ -54,7 +54,7 @@ class CalcController {
     /** @param path such as {@code openings.TV1} or {@code settings.RV1} */
     record Vary(String path, double from, double to, int points) {}
 
-    record EventRequest(
+    record TimedChange(
             double atS,
             @Schema(implementation = Object.class) JsonNode set) {}
 
@@ -86,7 +86,7 @@ class CalcController {
         double seconds = CalcInput.within("seconds", request.seconds(), 1, 1e-3, 3600);
         double stepS = CalcInput.within("stepMs", request.stepMs(), 1, 0.01, 60_000) / 1000;
         CalcInput.within("seconds", seconds / stepS, 1, 0, MOST_STEPS);
-        List<EventRequest> events = request.events() == null ? List.of() : request.events();
+        List<TimedChange> events = request.events() == null ? List.of() : request.events();
         List<Series.Event> read = events.stream()
                 .map(e -> new Series.Event(e.atS(), CalcInput.situation(unit, e.set())))
                 .sorted(Comparator.comparing(Series.Event::atS))
