@@ -2,6 +2,7 @@ package earlygate.ladder;
 
 import earlygate.circuit.Cylinder;
 import earlygate.circuit.HydraulicMotor;
+import earlygate.circuit.Paths;
 import earlygate.circuit.PowerUnit;
 import earlygate.circuit.Pump;
 import earlygate.circuit.ReliefValve;
@@ -29,6 +30,7 @@ public final class Derivation {
     private static final double COUNTERBALANCE = 1.3;
 
     private final PowerUnit unit;
+    private final Paths paths;
     private final GapSchool gaps;
     private final Map<String, Derived> found = new LinkedHashMap<>();
 
@@ -37,6 +39,7 @@ public final class Derivation {
 
     private Derivation(PowerUnit unit, GapSchool gaps) {
         this.unit = unit;
+        this.paths = new Paths(unit);
         this.gaps = gaps;
     }
 
@@ -74,20 +77,29 @@ public final class Derivation {
 
     private void relief(Setting s) {
         ReliefValve valve = (ReliefValve) unit.component(s.id());
-        Optional<Target> compensator = unit.pumpsInto(s.line()).stream()
+        Optional<Target> below = unit.pumpsInto(s.line()).stream()
                 .filter(p -> p.compensator().isPresent())
                 .map(Pump::compensatorId)
                 .flatMap(id -> target(id).stream())
-                .findFirst();
+                .findFirst()
+                .or(() -> cutOut(s.line()));
         if (valve.role() == ReliefValve.Role.CROSS_PORT) {
             need(s.line()).ifPresent(n -> put(s, n + 1.5 * ABOVE_WORK, "cross-port", n));
-        } else if (compensator.isPresent()) {
-            Target lower = compensator.get();
+        } else if (below.isPresent()) {
+            Target lower = below.get();
             Target upper = new Target(s.id(), lower.pressurePa(), tolerance(lower.pressurePa()), defined(s));
             put(s, lower.pressurePa() + gaps.gap(unit, s.line(), lower, upper), "relief", lower.pressurePa());
         } else {
             need(s.line()).ifPresent(n -> put(s, n + aboveWork(n), "relief-alone", n));
         }
+    }
+
+    /** An accumulator's cut-out stands below its relief as a compensator does. */
+    private Optional<Target> cutOut(String line) {
+        return unit.all(UnloadingValve.class).stream()
+                .filter(v -> v.differential().isPresent() && paths.tied(line).contains(v.pilot()))
+                .flatMap(v -> target(v.id()).stream())
+                .findFirst();
     }
 
     /** Differential: so high that cut-in is still above the work; plain: above work that needs the large pump. */
@@ -142,7 +154,7 @@ public final class Derivation {
     /** Highest pressure that work on this line needs, Pa. */
     private OptionalDouble need(String line) {
         OptionalDouble said = unit.work().stream()
-                .filter(w -> w.line().equals(line))
+                .filter(w -> paths.tied(line).contains(w.line()))
                 .mapToDouble(w -> w.pressurePa())
                 .max();
         return said.isPresent() ? said : byEffort(line);

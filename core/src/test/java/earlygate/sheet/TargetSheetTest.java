@@ -110,6 +110,25 @@ class TargetSheetTest {
         assertThat(derived(slew, GapSchool.DEFAULT, "RX")).isEqualTo(109);
     }
 
+    /** Every kind of setting has its way from the work to a target. */
+    @ParameterizedTest
+    @CsvSource({
+        "FB-02, UV1, 118, target.derived.cut-out",
+        "FB-02, RV1, 132, target.derived.relief",
+        "BP-11, UV1, 56, target.derived.transfer",
+        "WD-05, RD1, 53, target.derived.branch",
+        "SW-03, RX, 109, target.derived.cross-port",
+        "NH-04, S1.reliefA, 156, target.derived.port",
+        "NH-04, P1.loadSense, 17, target.derived.as-it-stands"
+    })
+    void eachKindIsDerivedInItsWay(String tag, String setting, double bar, String from) {
+        PowerUnit bare = unit(tag, u -> u.remove("targets"));
+        Derivation.Derived d = Derivation.of(bare, GapSchool.DEFAULT).get(setting);
+        assertThat(d.target().pressurePa() / BAR).isEqualTo(bar);
+        assertThat(d.from().code()).isEqualTo(from);
+        assertThat(d.target().tolerancePa()).isCloseTo(0.02 * d.target().pressurePa(), within(1.0));
+    }
+
     @Test
     void whatCannotBeDerivedIsNamed() {
         PowerUnit bare = unit("PL-01", u -> {
