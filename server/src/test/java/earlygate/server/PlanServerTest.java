@@ -149,4 +149,43 @@ class PlanServerTest {
                         .status())
                 .isEqualTo(422);
     }
+
+    /** What was read on an instrument whose calibration had run out is flagged on the record. */
+    @Test
+    void theRecordFlagsAnInstrumentOutOfCalibration() {
+        long shop = server.get("/api/instruments")
+                .json()
+                .valueStream()
+                .filter(i -> i.get("name").asString().contains("old shop"))
+                .findFirst()
+                .orElseThrow()
+                .get("id")
+                .asLong();
+        JsonNode unit = server.get("/api/units/PL-01").json().get("document");
+        server.post(
+                "/api/units/PL-01/fitted/G1", object().put("instrument", shop).set("document", unit));
+        long run = server.post(
+                        "/api/runs",
+                        object().put("tag", "PL-01").put("technician", "Ann").put("practice", false))
+                .json()
+                .get("id")
+                .asLong();
+        String verify = server.get("/api/units/PL-01/plan.json")
+                .json()
+                .get("phases")
+                .valueStream()
+                .filter(p -> p.get("id").asString().equals("verify"))
+                .findFirst()
+                .orElseThrow()
+                .at("/steps/0/id")
+                .asString();
+        server.walkTo(run, verify);
+        JsonNode setting =
+                server.get("/api/runs/" + run + "/record.json").json().at("/settings/0");
+        assertThat(setting.get("verdict").asString()).isEqualTo("pass");
+        assertThat(setting.get("defined").asString()).isEqualTo("full-flow");
+        assertThat(setting.get("instrument").asString())
+                .contains("old shop gauge")
+                .contains("ran out on 2026-03-31");
+    }
 }

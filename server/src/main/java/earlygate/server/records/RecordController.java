@@ -1,6 +1,7 @@
 package earlygate.server.records;
 
 import earlygate.quantity.PressureUnit;
+import earlygate.server.instruments.InstrumentStore;
 import earlygate.server.runs.OpenRuns;
 import earlygate.server.runs.OpenRuns.OpenRun;
 import earlygate.server.words.Words;
@@ -19,15 +20,23 @@ import org.springframework.web.bind.annotation.RestController;
 @RequestMapping("/api/runs/{id}")
 class RecordController {
     private final OpenRuns open;
+    private final InstrumentStore instruments;
 
-    RecordController(OpenRuns open) {
+    RecordController(OpenRuns open, InstrumentStore instruments) {
         this.open = open;
+        this.instruments = instruments;
     }
 
     @GetMapping("/record")
     RecordView record(@PathVariable long id, @RequestParam(defaultValue = "bar") PressureUnit pressure) {
         OpenRun run = open.run(id);
-        return RecordView.of(run.head(), run.unit(), run.gaps(), open.state(id), Words.in(pressure));
+        return RecordView.of(
+                run.head(),
+                run.unit(),
+                run.gaps(),
+                open.state(id),
+                instruments.fitted(run.unit().tag()),
+                Words.in(pressure));
     }
 
     @GetMapping("/record.json")

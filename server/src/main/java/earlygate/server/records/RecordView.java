@@ -5,6 +5,7 @@ import static earlygate.quantity.Si.ZERO_C;
 
 import earlygate.circuit.PowerUnit;
 import earlygate.circuit.TestPoint;
+import earlygate.explain.Reason;
 import earlygate.ladder.GapSchool;
 import earlygate.run.RunRecord;
 import earlygate.run.RunRecord.SettingRecord;
@@ -13,13 +14,18 @@ import earlygate.run.RunState;
 import earlygate.server.calc.Instruments;
 import earlygate.server.calc.PlanView;
 import earlygate.server.calc.StaffView;
+import earlygate.server.instruments.InstrumentStore.Instrument;
 import earlygate.server.runs.RunReadings;
 import earlygate.server.runs.RunStore.RunHead;
 import earlygate.server.runs.RunView.LogView;
 import earlygate.server.words.Words;
 import java.time.Instant;
+import java.time.LocalDate;
 import java.time.OffsetDateTime;
+import java.time.ZoneId;
 import java.util.List;
+import java.util.Map;
+import java.util.Optional;
 
 /**
  * What a supervisor reads of a run. Pressures in bar whatever the screen shows; test readings in the instrument's own
@@ -72,7 +78,9 @@ public record RecordView(
             Instant at,
             String deviation) {}
 
-    static RecordView of(RunHead head, PowerUnit unit, GapSchool gaps, RunState state, Words words) {
+    /** @param fitted instruments of the register by test point; a reading on one whose calibration ran out is flagged */
+    static RecordView of(
+            RunHead head, PowerUnit unit, GapSchool gaps, RunState state, Map<String, Instrument> fitted, Words words) {
         RunRecord record = RunRecord.of(state);
         List<LogView> log = RunReadings.log(state, words);
         boolean finished = record.finished();
@@ -89,7 +97,9 @@ public record RecordView(
                 finished && !log.isEmpty() ? log.get(log.size() - 1).at() : null,
                 head.plan().school().key(),
                 !finished ? "unfinished" : record.passed() ? "passed" : "passed-with-deviations",
-                record.settings().stream().map(s -> setting(unit, s)).toList(),
+                record.settings().stream()
+                        .map(s -> setting(unit, s, fitted, words))
+                        .toList(),
                 record.tests().stream().map(t -> test(unit, t, words)).toList(),
                 StaffView.of(
                         unit,
@@ -100,14 +110,12 @@ public record RecordView(
                 log);
     }
 
-    private static SettingView setting(PowerUnit unit, SettingRecord s) {
+    private static SettingView setting(PowerUnit unit, SettingRecord s, Map<String, Instrument> fitted, Words words) {
         return new SettingView(
                 s.setting(),
                 bar(s.target().pressurePa()),
                 bar(s.target().tolerancePa()),
-                s.setting().contains(".")
-                        ? "cut-off"
-                        : s.target().defined().name().toLowerCase().replace('_', '-'),
+                defined(unit, s),
                 bar(s.asFoundPa()),
                 s.asFoundFrom() == RunRecord.AsFound.BY_TURNS ? "by turns counted" : "from the sheet",
                 s.asLeftPa().isPresent() ? bar(s.asLeftPa().getAsDouble()) : null,
@@ -115,15 +123,38 @@ public record RecordView(
                 unit.testPoints().stream()
                         .filter(t -> t.id().equals(s.instrument()))
                         .findFirst()
-                        .map(RecordView::instrument)
+                        .map(t -> instrument(t, fitted.get(t.id()), s.at(), words))
                         .orElse(""),
                 s.oil().isPresent() ? Math.round((s.oil().getAsDouble() - ZERO_C) * 10) / 10.0 : null,
                 s.at().orElse(null),
                 s.deviation().orElse(null));
     }
 
-    private static String instrument(TestPoint t) {
-        return t.id() + ", 0 to " + t.reads().show(t.rangePa()) + ", class " + t.accuracyClass();
+    /** What the target is a pressure of. */
+    private static String defined(PowerUnit unit, SettingRecord s) {
+        return switch (unit.setting(s.setting()).kind()) {
+            case COMPENSATOR -> "cut-off";
+            case LOAD_SENSE -> "margin";
+            case RELIEF -> s.target().defined().name().toLowerCase().replace('_', '-');
+            case UNLOADING -> "unloads";
+            case REDUCING -> "branch";
+            default -> "limit";
+        };
+    }
+
+    private static String instrument(TestPoint t, Instrument fitted, Optional<Instant> at, Words words) {
+        String gauge = t.id() + ", 0 to " + t.reads().show(t.rangePa()) + ", class " + t.accuracyClass();
+        if (fitted == null || fitted.calibrationDue() == null || at.isEmpty()) {
+            return fitted == null ? gauge : gauge + ", " + fitted.name();
+        }
+        LocalDate read = at.get().atZone(ZoneId.systemDefault()).toLocalDate();
+        String named = gauge + ", " + fitted.name();
+        return read.isAfter(fitted.calibrationDue())
+                ? named + " ▲ "
+                        + words.say(Reason.of("instruments.expired")
+                                .name("name", fitted.name())
+                                .name("due", fitted.calibrationDue().toString()))
+                : named;
     }
 
     private static TestView test(PowerUnit unit, TestRecord t, Words words) {
