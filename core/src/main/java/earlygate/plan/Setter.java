@@ -229,7 +229,7 @@ final class Setter {
             case UNLOADING -> "plan.why.set-unloading";
             case REDUCING -> "plan.why.set-branch";
             case PORT_RELIEF -> "plan.why.set-port";
-            default -> "plan.why.set";
+            default -> holder.equals(NOBODY) ? "plan.why.set-alone" : "plan.why.set";
         };
         return of(code).name("setting", s.id()).name("next", holder);
     }

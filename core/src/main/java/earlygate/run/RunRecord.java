@@ -28,7 +28,7 @@ public record RunRecord(List<SettingRecord> settings, List<TestRecord> tests, bo
     }
 
     /**
-     * @param asLeftPa the reading after the jam nut was tight; only that one counts
+     * @param asLeftPa the setting by the reading after the jam nut was tight; only that one counts
      * @param instrument the gauge it was read on; empty until then
      * @param oil K
      */
@@ -73,15 +73,19 @@ public record RunRecord(List<SettingRecord> settings, List<TestRecord> tests, bo
                 .findFirst();
         Optional<RunEvent> reading = lock.flatMap(
                 x -> run.record(x.id()).readingEvent(x.goal().orElseThrow().testPoint()));
-        OptionalDouble asLeft = reading.map(e -> OptionalDouble.of(((Reading) e.body()).value()))
+        // Where the gauge shows more than the setting (margin, override, drops), the difference is taken off again.
+        double offset = lock.flatMap(Step::goal)
+                .map(g -> g.targetPa() - target.pressurePa())
+                .orElse(0.0);
+        OptionalDouble asLeft = reading.map(e -> OptionalDouble.of(((Reading) e.body()).value() - offset))
                 .orElse(OptionalDouble.empty());
         Optional<Verdict.Grade> grade = lock.flatMap(x -> new StepJudge(run, x)
                 .judged().stream().map(StepJudge.Judged::grade).findFirst());
         OptionalDouble oil = reading.map(e -> ((Reading) e.body()).oil()).orElse(OptionalDouble.empty());
-        boolean counted = run.backedOut(s.id()) > 0 && asLeft.isPresent();
+        boolean counted = run.foundAt(s.id()) > 0 && asLeft.isPresent();
         double asFound = counted
                 ? asLeft.getAsDouble()
-                        + (run.backedOut(s.id()) - run.position(s.id()))
+                        + (run.foundAt(s.id()) - run.position(s.id()))
                                 * run.screw(s.id()).slope()
                 : s.present();
         return new SettingRecord(

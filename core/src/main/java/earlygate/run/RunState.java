@@ -136,8 +136,8 @@ public final class RunState {
         return screws.position(setting);
     }
 
-    double backedOut(String setting) {
-        return screws.backedOut(setting);
+    double foundAt(String setting) {
+        return screws.foundAt(setting);
     }
 
     /** The last oil temperature anyone read, K. */

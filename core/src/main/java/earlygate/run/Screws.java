@@ -17,7 +17,7 @@ final class Screws {
     private final PowerUnit unit;
     private final Map<String, ScrewModel> models = new HashMap<>();
     private final Map<String, Double> position = new HashMap<>();
-    private final Map<String, Double> backedOut = new HashMap<>();
+    private final Map<String, Double> foundAt = new HashMap<>();
     private String turning = "";
     private double turnsSince;
     private double last = Double.NaN;
@@ -33,7 +33,13 @@ final class Screws {
     void turned(Step step, Turned t) {
         if (step.action().code().equals("plan.back-out")) {
             // From here the screw's place is known: all out.
-            backedOut.merge(t.setting(), -t.turns(), Double::sum);
+            foundAt.merge(t.setting(), -t.turns(), Double::sum);
+            return;
+        }
+        if (step.action().code().equals("plan.all-in")) {
+            double travel = unit.setting(t.setting()).screw().travel();
+            foundAt.merge(t.setting(), travel - t.turns(), (at, first) -> at - t.turns());
+            position.put(t.setting(), travel);
             return;
         }
         position.merge(t.setting(), t.turns(), Double::sum);
@@ -85,8 +91,8 @@ final class Screws {
         return position.get(setting);
     }
 
-    /** Turns it took to all out, as the unit was found; 0 when nobody counted. */
-    double backedOut(String setting) {
-        return backedOut.getOrDefault(setting, 0.0);
+    /** Turns in from all out at which the unit was found, by the turns to either end; 0 when nobody counted. */
+    double foundAt(String setting) {
+        return foundAt.getOrDefault(setting, 0.0);
     }
 }
