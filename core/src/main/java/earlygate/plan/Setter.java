@@ -124,7 +124,7 @@ final class Setter {
                 .setting(t.setting())
                 .goal(goal)
                 .expect(expect)
-                .ifNot(of("plan.if-not.stands-still").name("relief", next(reach, gauge)), of("plan.if-not.worn"))
+                .ifNot(of("plan.if-not.stands-still").name("relief", lower(reach, gauge)), of("plan.if-not.worn"))
                 .unprotected(!relief && m.alone(t.setting()))
                 .caution("injection", "adjuster-only")
                 .fullFlow()
@@ -189,6 +189,11 @@ final class Setter {
                 .flatMap(s -> s.limiterOf(gauge.line()))
                 .filter(id -> !id.equals(reach.setting()))
                 .orElse(NOBODY);
+    }
+
+    private String lower(Reach reach, TestPoint gauge) {
+        String next = next(reach, gauge);
+        return next.equals(NOBODY) ? "another limiter" : next;
     }
 
     private Optional<TestPoint> signalGauge(Target t) {
