@@ -1,6 +1,9 @@
 package earlygate.rig;
 
+import static earlygate.fixture.Units.document;
 import static earlygate.fixture.Units.lg07;
+import static earlygate.fixture.Units.read;
+import static earlygate.quantity.Si.BAR;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
@@ -91,5 +94,39 @@ class RigTest {
 
     private static double gauge(Rig rig) {
         return rig.sample().gauges().get("G1");
+    }
+
+    /** A load-sense unit on the rig: standby with the valves at rest, a section shifted lifts the signal. */
+    @Test
+    void valvesShiftAndTheSignalFallsThroughItsBleed() {
+        Rig rig = new Rig(read(document("NH-04")), 4);
+        rig.start("E1");
+        rig.advance(15);
+        double standby = rig.sample().gauges().get("GP");
+        assertThat(standby / BAR).isBetween(10.0, 30.0);
+        rig.shift("S2", "b");
+        rig.advance(2);
+        double fed = rig.sample().gauges().get("GP");
+        assertThat(fed / BAR).isGreaterThan(150);
+        rig.shift("S2", "neutral");
+        rig.advance(15);
+        assertThat(rig.sample().gauges().get("GP") / BAR).isCloseTo(standby / BAR, within(3.0));
+        rig.shift("S2", "sideways");
+        assertThat(rig.standing().positions()).containsEntry("S2", "neutral");
+        assertThat(rig.positions("S2")).containsExactly("neutral", "a", "b");
+        assertThat(rig.standing().openings()).containsOnlyKeys("TV1");
+    }
+
+    /** Where a valve stood is remembered over a restart; a standing of before there were valves is taken as well. */
+    @Test
+    void valvesComeBackAsTheyStood() {
+        Rig rig = new Rig(read(document("SW-03")), 1);
+        rig.shift("DV1", "east");
+        Rig again = new Rig(read(document("SW-03")), 1);
+        again.restore(rig.standing());
+        assertThat(again.standing().positions()).containsEntry("DV1", "east");
+        Rig.Standing s = rig.standing();
+        again.restore(new Rig.Standing(s.running(), s.openings(), null, s.screws(), s.oil(), s.timeS()));
+        assertThat(again.standing().positions()).containsEntry("DV1", "east");
     }
 }
