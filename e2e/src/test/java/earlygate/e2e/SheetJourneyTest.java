@@ -239,6 +239,7 @@ class SheetJourneyTest {
     }
 
     private static void axe(Page page) {
+        assertThat(page.locator("h1").first()).isAttached();
         List<String> found = new AxeBuilder(page)
                 .analyze().getViolations().stream()
                         .map(v -> v.getId() + ": " + v.getHelp() + " "
