@@ -61,6 +61,15 @@ public record PowerUnit(
         return testPoints.stream().filter(t -> t.line().equals(line)).toList();
     }
 
+    /** @throws NoSuchElementException for an id that is no test point */
+    public TestPoint testPoint(String id) {
+        return findTestPoint(id).orElseThrow(() -> missing(id));
+    }
+
+    public Optional<TestPoint> findTestPoint(String id) {
+        return testPoints.stream().filter(t -> t.id().equals(id)).findFirst();
+    }
+
     /** Every adjuster, in the order of the components. */
     public List<Setting> settings() {
         List<Setting> settings = new ArrayList<>();

@@ -10,6 +10,9 @@ import java.util.Optional;
  * @param maxPressure Pa, what its housing stands
  * @param minStroke fraction of full displacement
  * @param maxStroke fraction of full displacement
+ * @param suctionValve its inlet has a valve that can stand shut
+ * @param caseToFill its case must be filled before the first start
+ * @param coupling it has a coupling with a guard
  */
 public record Pump(
         String id,
@@ -24,6 +27,9 @@ public record Pump(
         String rotation,
         double minStroke,
         double maxStroke,
+        boolean suctionValve,
+        boolean caseToFill,
+        boolean coupling,
         Optional<String> caseDrain,
         Optional<Compensator> compensator,
         Optional<LoadSense> loadSense,

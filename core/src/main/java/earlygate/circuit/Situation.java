@@ -48,6 +48,10 @@ public record Situation(
         return with(and(drivers, id, new Drive(running, OptionalDouble.empty())), openings, settings, pressures, oil);
     }
 
+    public Situation withDrive(String id, Drive drive) {
+        return with(and(drivers, id, drive), openings, settings, pressures, oil);
+    }
+
     /** @param speed rev/s; of an engine, its speed without load */
     public Situation withSpeed(String id, double speed) {
         Drive drive = new Drive(true, OptionalDouble.of(speed));

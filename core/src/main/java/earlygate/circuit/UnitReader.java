@@ -30,7 +30,7 @@ final class UnitReader {
                 new PowerUnit.Drawing(text(drawing, "number"), text(drawing, "revision")),
                 fluid(n.path("fluid")),
                 list(n.path("lines"), UnitReader::line),
-                list(n.path("components"), UnitReader::component),
+                list(n.path("components"), c -> component(c, isDc(n, text(c, "driver")))),
                 list(n.path("testPoints"), UnitReader::testPoint),
                 list(n.path("targets"), UnitReader::target),
                 list(n.path("work"), UnitReader::work));
@@ -55,11 +55,21 @@ final class UnitReader {
                 text(n, "id"), text(n, "name"), number(n, "ratingBar", 0) * BAR, number(n, "volumeL", 1) * LITRE);
     }
 
-    private static Component component(JsonNode n) {
+    private static boolean isDc(JsonNode unit, String driver) {
+        for (JsonNode c : unit.path("components")) {
+            if (text(c, "id").equals(driver) && text(c, "type").equals("dc-motor")) {
+                return true;
+            }
+        }
+        return false;
+    }
+
+    /** @param pack driven by a battery motor: its pump hangs in the tank, without suction valve or coupling */
+    private static Component component(JsonNode n, boolean pack) {
         String id = text(n, "id");
         return switch (text(n, "type")) {
             case "electric-motor" -> motor(id, n);
-            case "pump" -> pump(id, n);
+            case "pump" -> pump(id, n, pack);
             case "relief-valve" -> relief(id, n);
             case "engine" -> engine(id, n);
             case "dc-motor" -> dcMotor(id, n);
@@ -124,7 +134,7 @@ final class UnitReader {
                 number(n, "serviceFactor", 1));
     }
 
-    private static Pump pump(String id, JsonNode n) {
+    private static Pump pump(String id, JsonNode n, boolean pack) {
         double rated = number(n, "ratedPressureBar", 0);
         double max = number(n, "maxPressureBar", rated);
         JsonNode c = n.path("compensator");
@@ -156,6 +166,13 @@ final class UnitReader {
                 textOr(n, "rotation", "clockwise"),
                 number(n, "minStroke", 0),
                 number(n, "maxStroke", 1),
+                n.path("suctionValve").asBoolean(!pack),
+                n.path("caseToFill")
+                        .asBoolean(compensator.isPresent()
+                                || loadSense.isPresent()
+                                || powerLimiter.isPresent()
+                                || n.has("caseDrain")),
+                n.path("coupling").asBoolean(!pack),
                 optional(n, "caseDrain"),
                 compensator,
                 loadSense,

@@ -5,7 +5,8 @@ import java.util.OptionalDouble;
 /**
  * Finds the moment a relief valve begins to pass while a compensator holds the line: the pressure that stood still
  * starts to fall and the motor current to rise. One-sided CUSUM on both (Page, 1954), against a baseline learned while
- * it stood; both must have left it. Feed it samples in order; pressure in Pa, current in A.
+ * it stood; both must have left it. An engine has no current: then the pressure must have left by twice as much. Feed it
+ * samples in order; pressure in Pa, current in A.
  */
 public final class CrackDetector {
     private static final int BASELINE = 40;
@@ -27,12 +28,20 @@ public final class CrackDetector {
         current = new Channel(1, currentNoiseA);
     }
 
-    public void add(double pressurePa, double currentA) {
+    /** @param currentA of the motors; empty where there is none to read */
+    public void add(double pressurePa, OptionalDouble currentA) {
         pressure.add(pressurePa);
-        current.add(currentA);
-        if (cracked.isEmpty() && pressure.sum > DECISION && current.sum > DECISION) {
+        currentA.ifPresent(current::add);
+        boolean falls =
+                currentA.isPresent() ? pressure.sum > DECISION && current.sum > DECISION : pressure.sum > 2 * DECISION;
+        if (cracked.isEmpty() && falls) {
             cracked = OptionalDouble.of(pressure.mean);
         }
+    }
+
+    /** The pressure that stood while it was learned, Pa; empty before enough of it was seen. */
+    public OptionalDouble stood() {
+        return pressure.count < BASELINE ? OptionalDouble.empty() : OptionalDouble.of(pressure.mean);
     }
 
     /** The pressure that stood just before the fall, Pa; empty while it still stands. */

@@ -8,9 +8,9 @@ package earlygate.judge;
  * @param slope Pa per turn, clockwise positive
  * @param sd standard deviation of the slope, Pa per turn
  * @param answers how many turns have been answered by the gauge
- * @param silent how many turns in a row went without an answer of the expected size
+ * @param steepest the steepest answer seen, Pa per turn; 0 before the first
  */
-public record ScrewModel(double slope, double sd, int answers, int silent) {
+public record ScrewModel(double slope, double sd, int answers, double steepest) {
     private static final double PRIOR_UNCERTAINTY = 0.5;
     private static final double PROVEN = 0.15;
     private static final double OUTLIER = 3;
@@ -24,8 +24,20 @@ public record ScrewModel(double slope, double sd, int answers, int silent) {
         return answers > 0 && sd < PROVEN * slope;
     }
 
+    /** The steepest slope that is believed or was seen, Pa per turn. */
     public double upper() {
-        return slope + 2 * sd;
+        return Math.max(slope + 2 * sd, steepest);
+    }
+
+    /** The gentlest slope that is believed, Pa per turn. */
+    public double lower() {
+        return Math.max(slope - 2 * sd, 0.4 * slope);
+    }
+
+    /** Whether a change is so far below what the turns should have brought that the gauge did not follow. */
+    public boolean silent(double turns, double changePa, double noisePa) {
+        double expected = Math.abs(slope * turns);
+        return Math.abs(changePa) < SILENCE * expected && expected > 3 * noisePa;
     }
 
     /**
@@ -36,19 +48,17 @@ public record ScrewModel(double slope, double sd, int answers, int silent) {
      * @param noisePa standard deviation of such a change
      */
     public ScrewModel learn(double turns, double changePa, double noisePa) {
-        if (turns == 0) {
+        if (turns == 0 || silent(turns, changePa, noisePa)) {
             return this;
         }
         double expected = slope * turns;
-        if (Math.abs(changePa) < SILENCE * Math.abs(expected) && Math.abs(expected) > 3 * noisePa) {
-            return new ScrewModel(slope, sd, answers, silent + 1);
-        }
         double surprise = changePa - expected;
         double spread = Math.sqrt(noisePa * noisePa + sd * sd * turns * turns);
         double stretch = Math.max(1, Math.abs(surprise) / (OUTLIER * spread));
         double noise = noisePa * noisePa * stretch * stretch + (stretch > 1 ? sd * sd * turns * turns * stretch : 0);
         double gain = sd * sd * turns / (sd * sd * turns * turns + noise);
         double variance = sd * sd * (1 - gain * turns);
-        return new ScrewModel(slope + gain * surprise, Math.sqrt(variance), answers + 1, 0);
+        double seen = stretch > 1 ? steepest : Math.max(steepest, changePa / turns);
+        return new ScrewModel(slope + gain * surprise, Math.sqrt(variance), answers + 1, seen);
     }
 }

@@ -1,21 +1,34 @@
 package earlygate.judge;
 
+import java.util.Arrays;
+
 /**
- * Whether a live reading has come to rest: over its window the spread is below 0.5 % of the reading and the drift below
- * 0.2 % per second. Near zero, a twentieth of full scale stands in for the reading. Times in s, values in any one unit.
+ * Whether a live reading has come to rest: over some window of 3 to 45 s the trend of a fitted straight line, with three
+ * of its standard errors on top, stays within 0.05 % of the reading per second. So noise alone doesn't keep a steady
+ * needle from settling, it only asks for a longer look, and a slow creep is never called still. A lone spike, beyond five
+ * standard deviations of the rest, is left out. Near zero a twentieth of full scale stands in for the reading. Times in
+ * s, values in any one unit. Source: least squares; the standard error of a slope over W seconds falls with W^1.5.
  */
 public final class Settled {
     public static final double WINDOW_S = 3;
-    private static final double SPREAD = 0.005;
-    private static final double DRIFT_PER_S = 0.002;
-    private static final int CAPACITY = 512;
+    private static final double[] WINDOWS_S = {WINDOW_S, 4.5, 6, 9, 13, 20, 30, 45};
+    private static final double TREND_PER_S = 0.0005;
+    private static final double ERRORS = 3;
+    private static final double SPIKE = 5;
+    private static final int LEAST = 4;
+    private static final int CAPACITY = 2400;
+    /** Ends of windows are sampled, so a window may be this much short. */
+    private static final double NEARLY = 0.95;
 
     private final double floor;
     private final double[] times = new double[CAPACITY];
     private final double[] values = new double[CAPACITY];
     private int first;
     private int count;
-    private double quietSince = Double.NaN;
+    private boolean judged;
+    private double rest = Double.NaN;
+    private double error = Double.NaN;
+    private double settledSince = Double.NaN;
 
     /** @param fullScale of the instrument, in the unit of the values */
     public Settled(double fullScale) {
@@ -23,67 +36,127 @@ public final class Settled {
     }
 
     public void add(double timeS, double value) {
-        while (count > 0 && (timeS - times[first] > WINDOW_S || count == CAPACITY)) {
+        if (count == CAPACITY) {
             first = (first + 1) % CAPACITY;
             count--;
         }
         int at = (first + count++) % CAPACITY;
         times[at] = timeS;
         values[at] = value;
-        if (!quiet()) {
-            quietSince = Double.NaN;
-        } else if (Double.isNaN(quietSince)) {
-            quietSince = times[first];
-        }
+        judged = false;
     }
 
-    /** True once a whole window has been quiet. */
+    /** True once a window shows no trend. */
     public boolean settled() {
-        return seconds() >= WINDOW_S * 0.95;
+        judge();
+        return !Double.isNaN(rest);
     }
 
-    /** How long it has been quiet, s. */
+    /** How long it has been known to stand, s. */
     public double seconds() {
-        return Double.isNaN(quietSince) ? 0 : times[(first + count - 1) % CAPACITY] - quietSince;
+        return settled() ? time(count - 1) - settledSince : 0;
     }
 
-    /** Mean over the window; the reading to take. */
+    /** The reading to take: mean over the window that stands, or over the last three seconds while none does. */
     public double mean() {
-        double sum = 0;
-        for (int i = 0; i < count; i++) {
-            sum += values[(first + i) % CAPACITY];
+        if (settled()) {
+            return rest;
         }
-        return count == 0 ? 0 : sum / count;
+        double sum = 0;
+        int n = 0;
+        for (int i = count - 1; i >= 0 && time(count - 1) - time(i) <= WINDOW_S; i--) {
+            sum += value(i);
+            n++;
+        }
+        return n == 0 ? 0 : sum / n;
     }
 
-    private boolean quiet() {
-        if (count < 5) {
+    /** Standard error of the mean; 0 while nothing stands. */
+    public double standardError() {
+        return settled() ? error : 0;
+    }
+
+    private double time(int i) {
+        return times[(first + i) % CAPACITY];
+    }
+
+    private double value(int i) {
+        return values[(first + i) % CAPACITY];
+    }
+
+    private void judge() {
+        if (judged) {
+            return;
+        }
+        judged = true;
+        rest = Double.NaN;
+        for (double window : WINDOWS_S) {
+            if (count < LEAST || time(count - 1) - time(0) < NEARLY * window || stands(window)) {
+                break;
+            }
+        }
+        if (Double.isNaN(rest)) {
+            settledSince = Double.NaN;
+        } else if (Double.isNaN(settledSince)) {
+            settledSince = time(count - 1) - WINDOW_S;
+        }
+    }
+
+    private boolean stands(double window) {
+        int from = count - 1;
+        while (from > 0 && time(count - 1) - time(from - 1) <= window) {
+            from--;
+        }
+        int n = count - from;
+        if (n < LEAST) {
             return false;
         }
-        double mean = mean();
-        double scale = Math.max(Math.abs(mean), floor);
-        double low = Double.POSITIVE_INFINITY;
-        double high = Double.NEGATIVE_INFINITY;
+        double[] sorted = new double[n];
+        for (int i = 0; i < n; i++) {
+            sorted[i] = value(from + i);
+        }
+        Arrays.sort(sorted);
+        double median = sorted[n / 2];
+        for (int i = 0; i < n; i++) {
+            sorted[i] = Math.abs(sorted[i] - median);
+        }
+        Arrays.sort(sorted);
+        // A trend widens the spread itself, so a creep is not taken for a row of spikes.
+        double widest = SPIKE * 1.48 * Math.max(sorted[n / 2], 1e-9 * floor);
+        int kept = 0;
         double meanTime = 0;
-        for (int i = 0; i < count; i++) {
-            double v = values[(first + i) % CAPACITY];
-            low = Math.min(low, v);
-            high = Math.max(high, v);
-            meanTime += times[(first + i) % CAPACITY] / count;
+        double mean = 0;
+        for (int i = from; i < count; i++) {
+            if (Math.abs(value(i) - median) <= widest) {
+                kept++;
+                meanTime += (time(i) - meanTime) / kept;
+                mean += (value(i) - mean) / kept;
+            }
         }
-        double tv = 0;
+        // More than one in twenty left out is no lone spike.
+        if (kept < LEAST || kept < 0.95 * n - 1) {
+            return false;
+        }
         double tt = 0;
-        for (int i = 0; i < count; i++) {
-            double t = times[(first + i) % CAPACITY] - meanTime;
-            tv += t * (values[(first + i) % CAPACITY] - mean);
-            tt += t * t;
+        double tv = 0;
+        double vv = 0;
+        for (int i = from; i < count; i++) {
+            if (Math.abs(value(i) - median) <= widest) {
+                double t = time(i) - meanTime;
+                double v = value(i) - mean;
+                tt += t * t;
+                tv += t * v;
+                vv += v * v;
+            }
         }
-        // Over less than a second the slope is noise; the spread alone judges it then.
-        boolean drifts = tt > 0 && span() > 1 && Math.abs(tv / tt) >= DRIFT_PER_S * scale;
-        return high - low < SPREAD * scale && !drifts;
-    }
-
-    private double span() {
-        return times[(first + count - 1) % CAPACITY] - times[first];
+        double slope = tv / tt;
+        double variance = Math.max(0, vv - slope * tv) / (kept - 2);
+        double slopeError = Math.sqrt(variance / tt);
+        if (Math.abs(slope) + ERRORS * slopeError >= TREND_PER_S * Math.max(Math.abs(mean), floor)) {
+            return false;
+        }
+        rest = mean;
+        error = Math.sqrt(variance / kept);
+        return true;
     }
 }

@@ -4,7 +4,8 @@ import earlygate.explain.Reason;
 
 /**
  * How far to turn next. Clockwise raises. Fractions of 1/16 turn; the target is approached from below; at most 1/4 turn
- * while the slope is unproven; never a turn that could pass a limit at the slope's upper bound.
+ * while the slope is unproven and never more than twice the last turn; never a turn that could pass a limit at the
+ * steepest slope believed or seen and at the gauge's error. It ends: close enough, or a sixteenth is coarser than that.
  */
 public sealed interface TurnAdvice {
     double STEP = 1.0 / 16;
@@ -16,8 +17,8 @@ public sealed interface TurnAdvice {
     /** The reading is where it should be. */
     record Leave(Reason reason) implements TurnAdvice {}
 
-    /** Turned, and the gauge gave no answer: this adjuster does not have it. */
-    record NoAnswer(Reason reason) implements TurnAdvice {}
+    /** A sixteenth of a turn would carry it further off on the other side. */
+    record Finest(Reason reason) implements TurnAdvice {}
 
     /** A turn that even at its smallest could pass the limit, or none is left on the screw. */
     record Stop(Reason reason) implements TurnAdvice {}
@@ -27,57 +28,56 @@ public sealed interface TurnAdvice {
      * @param targetPa what it should read
      * @param closePa close enough to leave it
      * @param limitPa never to be passed
-     * @param turnsLeftIn turns left to all in; {@code turnsLeftOut} to all out
+     * @param errorPa how far the gauge may be wrong
+     * @param screw what is known of its slope
+     * @param most the largest turn allowed by what was turned before; infinite where nothing says so
+     * @param allOut the screw is known to stand at its outer end
      */
     record Case(
             double readingPa,
             double targetPa,
             double closePa,
             double limitPa,
+            double errorPa,
             ScrewModel screw,
-            double turnsLeftIn,
-            double turnsLeftOut) {}
+            double most,
+            boolean allOut) {}
 
     static TurnAdvice next(Case c) {
         double error = c.targetPa() - c.readingPa();
-        if (c.screw().silent() >= 2) {
-            return new NoAnswer(reason("advice.no-answer", c));
-        }
         if (Math.abs(error) <= c.closePa()) {
             return new Leave(reason("advice.leave", c));
+        }
+        double sixteenth = STEP * c.screw().slope();
+        if (c.screw().proven() && Math.abs(Math.abs(error) - sixteenth) >= Math.abs(error)) {
+            return new Finest(reason("advice.finest", c).pressure("sixteenth", sixteenth));
         }
         return error > 0 ? in(c, error) : out(c, error);
     }
 
     private static TurnAdvice in(Case c, double error) {
-        // Even the steepest slope believed must not carry the reading beyond the close band, nor past the limit.
-        double most = Math.min(
-                (error + c.closePa()) / c.screw().upper(),
-                (c.limitPa() - c.readingPa()) / c.screw().upper());
-        double turns = floor(Math.min(error / c.screw().slope(), Math.max(most, STEP)));
+        double steepest = c.screw().upper();
+        // Even the steepest slope must not carry the reading beyond the close band, nor past the limit.
+        double most = Math.min(c.most(), Math.max(STEP, (error + c.closePa()) / steepest));
+        double turns = Math.min(error / c.screw().slope(), most);
         if (!c.screw().proven()) {
             turns = Math.min(turns, UNPROVEN_MOST);
         }
-        turns = Math.max(STEP, turns);
-        if (c.readingPa() + turns * c.screw().upper() > c.limitPa()) {
-            return new Stop(reason("advice.limit", c).pressure("limit", c.limitPa()));
-        }
-        if (c.turnsLeftIn() < STEP) {
-            return new Stop(reason("advice.all-in", c));
-        }
-        return turn(c, Math.min(turns, Math.max(STEP, floor(c.turnsLeftIn()))));
+        double room = (c.limitPa() - c.errorPa() - c.readingPa()) / steepest;
+        turns = Math.min(Math.max(STEP, floor(turns)), floor(room));
+        return turns < STEP ? new Stop(reason("advice.limit", c).pressure("limit", c.limitPa())) : turn(c, turns);
     }
 
     private static TurnAdvice out(Case c, double error) {
+        if (c.allOut()) {
+            return new Stop(reason("advice.all-out", c));
+        }
         // Go a little below, so that the last move comes up from there.
         double turns = ceil((-error + c.closePa() / 2) / c.screw().slope());
         if (!c.screw().proven()) {
             turns = Math.min(turns, UNPROVEN_MOST);
         }
-        if (c.turnsLeftOut() < STEP) {
-            return new Stop(reason("advice.all-out", c));
-        }
-        return turn(c, -Math.min(turns, Math.max(STEP, floor(c.turnsLeftOut()))));
+        return turn(c, -Math.max(STEP, Math.min(turns, floor(c.most()))));
     }
 
     private static TurnAdvice turn(Case c, double turns) {

@@ -1,12 +1,15 @@
 package earlygate.plan;
 
+import earlygate.circuit.DirectionalValve;
 import earlygate.circuit.Driver;
 import earlygate.circuit.PowerUnit;
 import earlygate.circuit.Pump;
+import earlygate.circuit.Section;
 import earlygate.circuit.Situation;
 import earlygate.circuit.TestPoint;
 import earlygate.circuit.Throttle;
 import earlygate.reach.Reaching;
+import java.util.ArrayList;
 import java.util.List;
 
 /** What every part of a plan works with: the unit, its load, its gauges, the machine as it stands, and the draft. */
@@ -37,6 +40,25 @@ record Bench(PowerUnit unit, Reaching reaching, Draft draft, Readings readings) 
         return unit.all(Throttle.class).stream()
                 .filter(t -> t.purpose() == Throttle.Purpose.LOAD && t.atRest() == 0)
                 .toList();
+    }
+
+    /** Everything with a hand wheel. */
+    List<Throttle> handValves() {
+        return unit.all(Throttle.class).stream().filter(t -> t.atRest() == 0).toList();
+    }
+
+    /** The same with one valve in another position, each in turn. */
+    List<Situation> anyPosition(Situation s) {
+        List<Situation> all = new ArrayList<>();
+        for (DirectionalValve v : unit.all(DirectionalValve.class)) {
+            v.positions().keySet().stream()
+                    .filter(p -> !p.equals(v.start()))
+                    .forEach(p -> all.add(s.withPosition(v.id(), p)));
+        }
+        for (Section x : unit.all(Section.class)) {
+            Section.POSITIONS.stream().skip(1).forEach(p -> all.add(s.withPosition(x.id(), p)));
+        }
+        return all;
     }
 
     /** The load that a gauge on the pump line answers to; the first one there is. */

@@ -2,6 +2,7 @@ package earlygate.plan;
 
 import static earlygate.explain.Reason.of;
 
+import earlygate.circuit.Driver;
 import earlygate.circuit.Line;
 import earlygate.circuit.PowerUnit;
 import earlygate.circuit.Pump;
@@ -13,6 +14,8 @@ import earlygate.circuit.TestPoint;
 import earlygate.circuit.Throttle;
 import earlygate.circuit.UnloadingValve;
 import earlygate.circuit.Work;
+import earlygate.explain.Value;
+import earlygate.plan.Step.Demand;
 import earlygate.plan.Step.Kind;
 import earlygate.reach.Reach;
 import earlygate.solve.SteadyState;
@@ -36,25 +39,32 @@ final class Closing {
     void verify() {
         draft.phase(Phase.Id.VERIFY);
         Machine m = bench.machine();
-        Situation set = bench.loads(m.situation, 0);
+        Situation set = bench.running(bench.loads(m.situation, 0)).centred(unit);
+        for (Throttle t : bench.handValves()) {
+            set = set.withOpening(t.id(), 0);
+        }
         atDeadhead(set);
-        unit.all(Pump.class).stream().filter(p -> p.loadSense().isPresent()).forEach(p -> standby(p, set));
-        unit.all(ReducingValve.class).forEach(v -> branch(v, set));
+        for (Pump p : unit.all(Pump.class)) {
+            if (p.loadSense().isPresent()) {
+                standby(p, set);
+            }
+        }
+        for (ReducingValve v : unit.all(ReducingValve.class)) {
+            branch(v, set);
+        }
         unit.all(UnloadingValve.class).stream()
                 .filter(v -> v.differential().isPresent())
                 .forEach(this::cutIn);
-        unit.work().forEach(w -> workingPoint(w, set));
-        m.go(set);
+        for (Work w : unit.work()) {
+            workingPoint(w, set);
+        }
+        m.go(bench.stopped(set));
         draft.step(Kind.TEST, of("plan.temperature"))
                 .why(of("plan.why.temperature"))
                 .expect(readings.oilInBand())
                 .ifNot(of("plan.if-not.hot"))
                 .add();
-        draft.step(Kind.CHECK, of("plan.hold"))
-                .why(of("plan.why.hold"))
-                .ifNot(of("plan.if-not.falls"))
-                .minutes(3)
-                .add();
+        new HoldTest(bench).write(set);
     }
 
     /** The lowest limiter of the pump line comes back to the same place each time the load is shut. */
@@ -67,6 +77,7 @@ final class Closing {
                         && reach.get().situation().positions().equals(set.positions())
                         && reach.get().gauges().contains(gauge)
                         && unit.setting(t.setting()).kind() != Setting.Kind.LOAD_SENSE
+                        && unit.setting(t.setting()).kind() != Setting.Kind.UNLOADING
                         && bench.load().a().equals(gauge.line());
                 if (direct) {
                     m.go(bench.loads(reach.get().situation(), 0));
@@ -81,22 +92,33 @@ final class Closing {
         double aim = readings.of(gauge);
         for (int i = 1; i <= ReturnTest.TIMES; i++) {
             draft.step(
+                            Kind.CHECK,
+                            of("plan.load-moved")
+                                    .number("time", i)
+                                    .number("times", ReturnTest.TIMES)
+                                    .name("throttle", bench.load().id()))
+                    .why(of("plan.why.load-moved"))
+                    .demand(Demand.LOAD_MOVED)
+                    .caution("injection")
+                    .onTime(bench.drivers())
+                    .add();
+            draft.step(
                             Kind.TEST,
                             of("plan.return")
                                     .number("time", i)
                                     .number("times", ReturnTest.TIMES)
-                                    .name("throttle", bench.load().id())
                                     .name("gauge", gauge.id()))
                     .why(of("plan.why.return").ratio("within", ReturnTest.WITHIN))
                     .setting(t.setting())
                     .tool("")
+                    .demand(Demand.RETURN)
                     .expect(readings.around(gauge, aim, t.tolerancePa()))
                     .ifNot(of("plan.if-not.does-not-return"))
                     .caution("injection")
-                    .onTime(bench.drivers())
                     .minutes(1)
                     .add();
         }
+        OnTime.rest(bench);
     }
 
     private void standby(Pump p, Situation set) {
@@ -136,24 +158,35 @@ final class Closing {
                         .add());
     }
 
+    /** With the accumulator on the line and oil drawn slowly: the lowest that the gauge comes to before it rises again. */
     private void cutIn(UnloadingValve v) {
         Machine m = bench.machine();
         double cutOut = m.situation.settings().getOrDefault(v.id(), v.settingPa());
         double cutIn = cutOut * (1 - v.differential().orElseThrow());
-        m.go(m.situation.withPressure(v.pilot(), cutIn));
+        m.go(Charging.of(bench, m.situation, v));
         unit.gaugesOn(v.pilot()).stream()
                 .findFirst()
                 .ifPresent(gauge -> draft.step(
                                 Kind.TEST,
-                                of("plan.cut-in").name("setting", v.id()).name("gauge", gauge.id()))
+                                of("plan.cut-in")
+                                        .name("setting", v.id())
+                                        .name("gauge", gauge.id())
+                                        .name("pump", Charging.pumpOf(unit, v)))
                         .why(of("plan.why.cut-in")
                                 .ratio("differential", v.differential().getAsDouble()))
-                        .expect(readings.pressure(gauge, 0.03 * cutOut))
+                        .expect(new Expect(
+                                gauge.id(),
+                                Value.Kind.PRESSURE,
+                                cutIn,
+                                cutIn - 0.03 * cutOut - gauge.errorPa(),
+                                cutIn + 0.03 * cutOut + gauge.errorPa(),
+                                Expect.Take.VALLEY,
+                                0))
+                        .note("charge-time", "rest-time")
                         .ifNot(of("plan.if-not.cut-in"))
                         .caution("stored-pressure")
                         .minutes(5)
                         .add());
-        m.go(m.situation.freed());
     }
 
     /** The load opened until the gauge shows what the work needs; the motor must then draw what the model says. */
@@ -177,9 +210,9 @@ final class Closing {
                                 .name("throttle", load.get().id())
                                 .name("work", w.name().isEmpty() ? w.id() : w.name())
                                 .pressure("pressure", w.pressurePa())
-                                .name("motor", bench.drivers().get(0).id()))
-                .why(of("plan.why.working-point")
-                        .name("motor", bench.drivers().get(0).id()))
+                                .name("motor", driverNames()))
+                .why(of("plan.why.working-point").name("motor", driverNames()))
+                .moves(load.get().id())
                 .expect(readings.pressure(gauge.get(), w.pressurePa() * 0.05))
                 .expect(readings.currents())
                 .ifNot(of("plan.if-not.current-high"), of("plan.if-not.worn"))
@@ -187,7 +220,12 @@ final class Closing {
                 .onTime(bench.drivers())
                 .minutes(1)
                 .add();
+        OnTime.rest(bench);
         m.go(set);
+    }
+
+    private String driverNames() {
+        return String.join(", ", bench.drivers().stream().map(Driver::id).toList());
     }
 
     /** Pressure falls as the throttle opens, so bisection finds the opening. */
@@ -209,21 +247,13 @@ final class Closing {
     void handOver() {
         draft.phase(Phase.Id.HAND_OVER);
         Machine m = bench.machine();
-        m.go(bench.loads(bench.stopped(m.situation), 1));
-        for (TestPoint gauge : unit.testPoints()) {
-            draft.step(
-                            Kind.TEST,
-                            of("plan.depressurise")
-                                    .name("motor", bench.drivers().get(0).id())
-                                    .name("throttle", bench.load().id())
-                                    .name("gauge", gauge.id()))
-                    .why(of("plan.why.prove-zero"))
-                    .expect(readings.zero(gauge))
-                    .ifNot(of("plan.if-not.pressure-left"))
-                    .caution("stored-pressure", "lock-out")
-                    .minutes(2)
-                    .add();
-        }
+        m.go(bench.stopped(m.situation));
+        Draft.Writer stop = draft.step(Kind.CHECK, of("plan.stop-all").name("motor", driverNames()))
+                .why(of("plan.why.stop-all"));
+        bench.drivers().forEach(d -> stop.does("lock-out", d.id(), 1));
+        stop.moves(bench.drivers()).caution("lock-out").minutes(2).add();
+        LetDown.write(bench);
+        LetDown.proveZero(bench, "plan.depressurise");
         for (TestPoint gauge : unit.testPoints()) {
             draft.step(Kind.RESTORE, of("plan.remove-gear").name("gauge", gauge.id()))
                     .why(of("plan.why.remove-gear"))
@@ -233,6 +263,7 @@ final class Closing {
         }
         draft.step(Kind.RESTORE, of("plan.tag"))
                 .why(of("plan.why.tag"))
+                .note("next-check")
                 .minutes(5)
                 .add();
     }

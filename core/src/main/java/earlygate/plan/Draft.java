@@ -1,5 +1,6 @@
 package earlygate.plan;
 
+import earlygate.circuit.Component;
 import earlygate.circuit.DcMotor;
 import earlygate.circuit.Driver;
 import earlygate.circuit.Fluid;
@@ -9,9 +10,11 @@ import earlygate.plan.Step.Goal;
 import earlygate.plan.Step.Kind;
 import java.util.ArrayList;
 import java.util.EnumMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 
 /** A plan while it is being written: steps in order, each with the machine as it stands then. */
 final class Draft {
@@ -30,9 +33,11 @@ final class Draft {
     private double minutes;
     private double unprotected;
     private double stretch;
+    private Situation shown;
 
     Draft(Machine machine) {
         this.machine = machine;
+        this.shown = machine.situation;
     }
 
     void phase(Phase.Id id) {
@@ -41,6 +46,41 @@ final class Draft {
 
     Writer step(Kind kind, Reason action) {
         return new Writer(kind, action);
+    }
+
+    /** Writes what differs by hand from the last step as one step of its own; nothing where nothing differs. */
+    void arrange(Set<String> said) {
+        Situation to = machine.situation;
+        List<String> parts = Arrangement.between(machine.unit, shown, to, said);
+        if (parts.isEmpty()) {
+            return;
+        }
+        Situation at = Arrangement.without(shown, to, said);
+        put(new Step(
+                "s" + ++count,
+                Kind.CHECK,
+                Optional.empty(),
+                Optional.empty(),
+                Reason.of("plan.arrange").name("parts", String.join(", ", parts)),
+                Reason.of("plan.why.arrange"),
+                Optional.empty(),
+                at,
+                List.of(),
+                List.of(),
+                List.of(Reason.of("caution.loads")),
+                "",
+                1,
+                1,
+                false,
+                Optional.empty(),
+                List.of(),
+                List.of()));
+    }
+
+    private void put(Step step) {
+        steps.computeIfAbsent(phase, id -> new ArrayList<>()).add(step);
+        shown = step.situation();
+        minutes += step.minutes();
     }
 
     List<Phase> phases() {
@@ -71,6 +111,10 @@ final class Draft {
         private int people = 1;
         private double takes = 1;
         private boolean alone;
+        private Optional<Step.Demand> demand = Optional.empty();
+        private final List<Reason> notes = new ArrayList<>();
+        private final Set<String> said = new LinkedHashSet<>();
+        private final List<Step.Deed> does = new ArrayList<>();
 
         private Writer(Kind kind, Reason action) {
             this.kind = kind;
@@ -112,6 +156,36 @@ final class Draft {
             for (String code : codes) {
                 cautions.add(Reason.of("caution." + code));
             }
+            return this;
+        }
+
+        Writer demand(Step.Demand d) {
+            demand = Optional.of(d);
+            return this;
+        }
+
+        /** What is to be written down, by the key of its label. */
+        Writer note(String... keys) {
+            for (String key : keys) {
+                notes.add(Reason.of("note." + key));
+            }
+            return this;
+        }
+
+        /** What its being done means at the machine. */
+        Writer does(String action, String part, double to) {
+            does.add(new Step.Deed(action, part, to));
+            return this;
+        }
+
+        /** Parts whose movement the sentence itself says; any other movement becomes a step before this one. */
+        Writer moves(String... ids) {
+            said.addAll(List.of(ids));
+            return this;
+        }
+
+        Writer moves(List<? extends Component> parts) {
+            parts.forEach(p -> said.add(p.id()));
             return this;
         }
 
@@ -163,6 +237,7 @@ final class Draft {
         }
 
         void add() {
+            arrange(said);
             Situation s = machine.situation;
             Optional<String> inControl =
                     machine.state == null || goal.isEmpty() && expect.isEmpty() ? Optional.empty() : holder();
@@ -181,9 +256,11 @@ final class Draft {
                     tool,
                     people,
                     takes,
-                    alone);
-            steps.computeIfAbsent(phase, id -> new ArrayList<>()).add(step);
-            minutes += takes;
+                    alone,
+                    demand,
+                    List.copyOf(notes),
+                    List.copyOf(does));
+            put(step);
             stretch = alone ? stretch + takes * 60 : 0;
             unprotected = Math.max(unprotected, stretch);
             moves += goal.isPresent() && kind != Kind.LOCK ? 1 : 0;

@@ -2,19 +2,14 @@ package earlygate.plan;
 
 import static earlygate.explain.Reason.of;
 
-import earlygate.circuit.DirectionalValve;
 import earlygate.circuit.PowerUnit;
 import earlygate.circuit.ReliefValve;
 import earlygate.circuit.Screw;
-import earlygate.circuit.Section;
 import earlygate.circuit.Setting;
-import earlygate.circuit.Situation;
 import earlygate.circuit.TestPoint;
-import earlygate.circuit.Throttle;
 import earlygate.plan.Step.Goal;
 import earlygate.plan.Step.Kind;
 import earlygate.plan.Step.Way;
-import java.util.ArrayList;
 import java.util.List;
 
 /** The moves that every leg is made of: valves put in place, a screw moved out of the way, a nut tightened. */
@@ -29,37 +24,6 @@ final class Moves {
         this.unit = bench.unit();
         this.draft = bench.draft();
         this.readings = bench.readings();
-    }
-
-    /** Puts valves and loads as they must stand, in one step that says so. */
-    void arrange(Situation to) {
-        Machine m = bench.machine();
-        List<String> parts = new ArrayList<>();
-        unit.all(DirectionalValve.class).forEach(v -> valve(v.id(), v.start(), to, parts));
-        unit.all(Section.class).forEach(x -> valve(x.id(), Section.POSITIONS.get(0), to, parts));
-        for (Throttle t : unit.all(Throttle.class)) {
-            double now = m.situation.openings().getOrDefault(t.id(), t.atRest());
-            double then = to.openings().getOrDefault(t.id(), t.atRest());
-            if (Math.abs(now - then) > 1e-3) {
-                parts.add(t.id() + " " + (then == 0 ? "shut" : Math.round(then * 100) + " %"));
-            }
-        }
-        m.go(to);
-        if (!parts.isEmpty()) {
-            draft.step(Kind.CHECK, of("plan.arrange").name("parts", String.join(", ", parts)))
-                    .why(of("plan.why.arrange"))
-                    .caution("loads")
-                    .minutes(1)
-                    .add();
-        }
-    }
-
-    private void valve(String id, String rest, Situation to, List<String> parts) {
-        String now = bench.machine().situation.positions().getOrDefault(id, rest);
-        String then = to.positions().getOrDefault(id, rest);
-        if (!now.equals(then)) {
-            parts.add(id + " " + then);
-        }
     }
 
     void move(Setting s, double to, String code, TestPoint gauge) {

@@ -11,8 +11,29 @@ import java.util.Optional;
  * @param school the one that was planned
  * @param why what decided for it
  * @param refused empty for a plan that may be walked; otherwise {@code phases} is empty
+ * @param edition 1 for plans of earlier runs, which end with their last step; 2 for those whose last gate is opened too
  */
-public record Plan(School school, Reason why, List<Phase> phases, List<Comparison> comparison, List<Refusal> refused) {
+public record Plan(
+        School school,
+        Reason why,
+        List<Phase> phases,
+        List<Comparison> comparison,
+        List<Refusal> refused,
+        Integer edition) {
+    private static final int EDITION = 2;
+
+    public Plan {
+        edition = edition == null ? 1 : edition;
+    }
+
+    public Plan(School school, Reason why, List<Phase> phases, List<Comparison> comparison, List<Refusal> refused) {
+        this(school, why, phases, comparison, refused, EDITION);
+    }
+
+    /** Whether the run is over only when the gate after its last phase is open. */
+    public boolean lastGateCounts() {
+        return edition >= EDITION;
+    }
 
     /** @param code stable, such as {@code gauge-missing}; {@code subject} the line, setting or part it is about */
     public record Refusal(String code, String subject, Reason message) {}

@@ -4,6 +4,7 @@ import static earlygate.explain.Reason.of;
 import static earlygate.quantity.Si.ZERO_C;
 
 import earlygate.circuit.Accumulator;
+import earlygate.circuit.Component;
 import earlygate.circuit.DcMotor;
 import earlygate.circuit.Driver;
 import earlygate.circuit.ElectricMotor;
@@ -11,10 +12,12 @@ import earlygate.circuit.Engine;
 import earlygate.circuit.Fluid;
 import earlygate.circuit.PowerUnit;
 import earlygate.circuit.Pump;
+import earlygate.circuit.ReliefValve;
 import earlygate.circuit.Setting;
 import earlygate.circuit.Situation;
 import earlygate.circuit.Target;
 import earlygate.circuit.TestPoint;
+import earlygate.circuit.Throttle;
 import earlygate.plan.Step.Goal;
 import earlygate.plan.Step.Kind;
 import earlygate.plan.Step.Way;
@@ -88,11 +91,14 @@ final class Preliminaries {
                         .toList());
     }
 
+    /** Everything let down and proved at zero on a gauge that is already there, or at a bleed; only then gauges go on. */
     void makeSafe() {
         draft.phase(Phase.Id.MAKE_SAFE);
         for (Driver d : bench.drivers()) {
-            draft.step(Kind.CHECK, of("plan.lock-out").name("motor", d.id()))
+            boolean pack = d instanceof DcMotor;
+            draft.step(Kind.CHECK, of(pack ? "plan.clamp-off" : "plan.lock-out").name("motor", d.id()))
                     .why(of("plan.why.lock-out"))
+                    .does("lock-out", d.id(), 1)
                     .caution("lock-out", "stored-pressure")
                     .minutes(5)
                     .add();
@@ -102,50 +108,17 @@ final class Preliminaries {
                 .caution("loads")
                 .minutes(5)
                 .add();
+        LetDown.write(bench);
+        LetDown.proveZero(bench, "plan.prove-zero");
         for (Accumulator a : unit.all(Accumulator.class)) {
             draft.step(
                             Kind.CHECK,
-                            of("plan.drain-accumulator")
-                                    .name("accumulator", a.id())
-                                    .pressure("precharge", a.prechargePa()))
-                    .why(of("plan.why.drain-accumulator"))
+                            of("plan.precharge").name("accumulator", a.id()).pressure("precharge", a.prechargePa()))
+                    .why(of("plan.why.precharge"))
+                    .note("precharge")
                     .caution("stored-pressure", "nitrogen")
                     .people(2)
                     .minutes(10)
-                    .add();
-        }
-        for (TestPoint gauge : unit.testPoints()) {
-            draft.step(Kind.TEST, of("plan.prove-zero").name("gauge", gauge.id()))
-                    .why(of("plan.why.prove-zero"))
-                    .expect(readings.zero(gauge))
-                    .ifNot(of("plan.if-not.pressure-left"))
-                    .caution("injection", "stored-pressure")
-                    .minutes(2)
-                    .add();
-        }
-    }
-
-    void beforeStart(ToDoubleFunction<Setting> start) {
-        draft.phase(Phase.Id.BEFORE_START);
-        draft.step(
-                        Kind.CHECK,
-                        of("plan.oil")
-                                .name("oil", unit.fluid().name())
-                                .number("litres", unit.fluid().tankVolume() * 1000)
-                                .name("cleanliness", unit.fluid().cleanlinessTarget()))
-                .why(of("plan.why.oil"))
-                .minutes(5)
-                .add();
-        for (Pump p : unit.all(Pump.class)) {
-            draft.step(Kind.CHECK, of("plan.suction").name("pump", p.id()))
-                    .why(of("plan.why.suction"))
-                    .caution("suction")
-                    .minutes(2)
-                    .add();
-            draft.step(Kind.CHECK, of("plan.case").name("pump", p.id()))
-                    .why(of("plan.why.case"))
-                    .caution("empty-case")
-                    .minutes(5)
                     .add();
         }
         for (TestPoint gauge : unit.testPoints()) {
@@ -160,18 +133,59 @@ final class Preliminaries {
                     .minutes(5)
                     .add();
         }
+    }
+
+    void beforeStart(ToDoubleFunction<Setting> start) {
+        draft.phase(Phase.Id.BEFORE_START);
+        draft.step(
+                        Kind.CHECK,
+                        of("plan.oil")
+                                .name("oil", unit.fluid().name())
+                                .number("litres", unit.fluid().tankVolume() * 1000)
+                                .name("cleanliness", unit.fluid().cleanlinessTarget()))
+                .why(of("plan.why.oil"))
+                .note("level", "cleanliness", "indicator")
+                .minutes(5)
+                .add();
+        for (Pump p : unit.all(Pump.class)) {
+            if (p.suctionValve()) {
+                draft.step(Kind.CHECK, of("plan.suction").name("pump", p.id()))
+                        .why(of("plan.why.suction"))
+                        .does("suction", p.id(), 1)
+                        .caution("suction")
+                        .minutes(2)
+                        .add();
+            }
+            if (p.caseToFill()) {
+                draft.step(Kind.CHECK, of("plan.case").name("pump", p.id()))
+                        .why(of("plan.why.case"))
+                        .does("fill", p.id(), 1)
+                        .caution("empty-case")
+                        .minutes(5)
+                        .add();
+            }
+        }
         bench.drivers().forEach(this::supply);
         for (Setting s : unit.settings()) {
             if (unit.target(s.id()).isPresent()) {
                 begin(s, start.applyAsDouble(s));
             }
         }
-        draft.step(
-                        Kind.START_POSITION,
-                        of("plan.open-load").name("throttle", bench.load().id()))
+        Machine m = bench.machine();
+        Situation still = m.situation.centred(unit);
+        for (Throttle t : bench.handValves()) {
+            still = still.withOpening(t.id(), t.purpose() == Throttle.Purpose.LOAD ? 1 : 0);
+        }
+        m.go(still);
+        draft.step(Kind.START_POSITION, of("plan.open-load").name("throttle", names(bench.loads())))
                 .why(of("plan.why.open-load"))
+                .moves(bench.loads())
                 .minutes(1)
                 .add();
+    }
+
+    private static String names(List<? extends Component> parts) {
+        return String.join(", ", parts.stream().map(Component::id).toList());
     }
 
     private void supply(Driver d) {
@@ -187,12 +201,13 @@ final class Preliminaries {
         double amps = d instanceof ElectricMotor m ? m.ratedCurrent() : ((DcMotor) d).ratedCurrent();
         draft.step(
                         Kind.CHECK,
-                        of("plan.supply")
+                        of(coupled(d) ? "plan.supply" : "plan.supply-pack")
                                 .name("motor", d.id())
                                 .number("volts", volts)
                                 .current("rated", amps))
                 .why(of("plan.why.supply"))
-                .caution("coupling")
+                .note("supply")
+                .caution(coupled(d) ? new String[] {"coupling"} : new String[0])
                 .minutes(3)
                 .add();
     }
@@ -209,10 +224,15 @@ final class Preliminaries {
                     .add();
             return;
         }
-        double turns = Bench.sixteenths(Math.abs(s.present() - at) / s.screw().paPerTurn());
+        // At least a sixteenth, so that the direction is told also where the sheet has it at its end already.
+        double turns = Math.max(
+                1 / 16.0,
+                Bench.sixteenths(Math.abs(s.present() - at) / s.screw().paPerTurn()));
+        boolean cap = unit.partOf(s.id()) instanceof ReliefValve r && r.sealedByCap();
         draft.step(
                         Kind.START_POSITION,
-                        of(out ? "plan.back-out" : "plan.all-in").name("setting", s.id()))
+                        of(out ? cap ? "plan.back-out-cap" : "plan.back-out" : "plan.all-in")
+                                .name("setting", s.id()))
                 .why(of(out ? "plan.why.back-out" : "plan.why.all-in")
                         .name("setting", s.id())
                         .turns("turns", turns)
@@ -224,28 +244,34 @@ final class Preliminaries {
                 .add();
     }
 
+    private boolean coupled(Driver d) {
+        return unit.all(Pump.class).stream().anyMatch(p -> p.driver().equals(d.id()) && p.coupling());
+    }
+
     void firstStart() {
         draft.phase(Phase.Id.FIRST_START);
         for (Driver d : bench.drivers()) {
-            draft.step(
-                            Kind.CHECK,
-                            of(d instanceof Engine ? "plan.turn-engine" : "plan.jog")
-                                    .name("motor", d.id())
-                                    .name("rotation", rotation(d)))
+            String code =
+                    d instanceof Engine ? "plan.turn-engine" : d instanceof DcMotor ? "plan.jog-pack" : "plan.jog";
+            draft.step(Kind.CHECK, of(code).name("motor", d.id()).name("rotation", rotation(d)))
                     .why(of("plan.why.jog"))
-                    .caution("coupling", "suction")
+                    .does("lock-out", d.id(), 0)
+                    .does("rotation", d.id(), 1)
+                    .caution(coupled(d) ? new String[] {"coupling", "suction"} : new String[] {"lock-out"})
                     .people(2)
                     .minutes(3)
                     .add();
         }
         Machine m = bench.machine();
-        m.go(bench.loads(bench.running(m.situation), 1));
+        m.go(flushing(bench.running(m.situation)));
+        boolean engines = bench.drivers().stream().allMatch(d -> d instanceof Engine);
         draft.step(
                         Kind.TEST,
-                        of("plan.flush")
-                                .name("motor", bench.drivers().get(0).id())
-                                .name("throttle", bench.load().id()))
+                        of(engines ? "plan.flush-engine" : "plan.flush")
+                                .name("motor", names(bench.drivers()))
+                                .name("throttle", names(bench.loads())))
                 .why(of("plan.why.flush"))
+                .moves(bench.drivers())
                 .expect(readings.roughly(bench.gauge()))
                 .expect(readings.currents())
                 .ifNot(of("plan.if-not.no-pressure"), of("plan.if-not.rattle"), of("plan.if-not.current-high"))
@@ -253,11 +279,36 @@ final class Preliminaries {
                 .onTime(bench.drivers())
                 .minutes(6)
                 .add();
+        OnTime.rest(bench);
         draft.step(Kind.CHECK, of("plan.leak-walk"))
                 .why(of("plan.why.leak-walk"))
                 .caution("injection")
                 .minutes(3)
                 .add();
+    }
+
+    /** The valves as they rest with every load open; where no oil takes that way, the position in which most does. */
+    private Situation flushing(Situation running) {
+        Machine m = bench.machine();
+        Situation best = bench.loads(running, 1);
+        double most = flow(m.solved(best));
+        for (Situation s : bench.anyPosition(best)) {
+            double flow = flow(m.solved(s));
+            if (flow > 2 * most + 1e-6) {
+                most = flow;
+                best = s;
+            }
+        }
+        return best;
+    }
+
+    /** Oil that goes through the loads, m3/s; none where the model has no answer. */
+    private double flow(SteadyState s) {
+        return s == null
+                ? 0
+                : bench.loads().stream()
+                        .mapToDouble(t -> Math.abs(s.valve(t.id()).flow()))
+                        .sum();
     }
 
     private String rotation(Driver d) {
@@ -272,40 +323,51 @@ final class Preliminaries {
     void warmUp() {
         draft.phase(Phase.Id.WARM_UP);
         Machine m = bench.machine();
-        m.go(warmest(m));
         Fluid f = unit.fluid();
+        // A pack with an on-time limit can't warm its oil; its band begins where a hall is.
+        boolean pack = bench.drivers().stream().anyMatch(d -> d instanceof DcMotor);
+        m.go(pack ? bench.stopped(m.situation) : warmest(m));
         double seconds = m.heat() > 0 ? f.heatCapacity() * Math.max(0, f.bandLow() - HALL) / m.heat() : 0;
         draft.step(
                         Kind.TEST,
-                        of("plan.warm-up").name("throttle", bench.load().id()).temperature("low", f.bandLow()))
-                .why(of("plan.why.warm-up")
-                        .power("heat", m.heat())
-                        .temperature("high", f.bandHigh())
-                        .time("time", seconds))
+                        of(pack ? "plan.oil-in-band" : "plan.warm-up")
+                                .temperature("low", f.bandLow())
+                                .temperature("high", f.bandHigh()))
+                .why(
+                        pack
+                                ? of("plan.why.oil-in-band")
+                                : of("plan.why.warm-up")
+                                        .power("heat", m.heat())
+                                        .temperature("high", f.bandHigh())
+                                        .time("time", seconds))
                 .expect(readings.oilInBand())
                 .ifNot(of("plan.if-not.slow-warm"))
                 .caution("hot")
-                .onTime(bench.drivers())
-                .minutes(Math.max(1, Math.min(LONGEST_WARM_UP, Math.round(seconds / 60))))
+                .minutes(pack ? 1 : Math.max(1, Math.min(LONGEST_WARM_UP, Math.round(seconds / 60))))
                 .add();
     }
 
-    /** The load as far open as makes most heat, far below every rating and the motor's own. */
+    /** Load and valves so that most heat is made, far below every rating and the motor's own. */
     private Situation warmest(Machine m) {
-        Situation best = bench.loads(m.situation, 0);
+        Situation best = bench.loads(m.situation.centred(unit), 0);
         double most = 0;
         List<Situation> ways = new ArrayList<>();
         for (double opening : new double[] {0, 0.1, 0.3, 1}) {
-            ways.add(bench.loads(m.situation, opening));
+            Situation s = bench.loads(m.situation.centred(unit), opening);
+            ways.add(s);
+            ways.addAll(bench.anyPosition(s));
         }
         for (Situation s : ways) {
             SteadyState state = m.solved(s);
             double heat = state == null ? 0 : m.power(state);
             boolean low = state != null
+                    && unit.all(Driver.class).stream()
+                            .allMatch(d -> state.driver(d.id()).load() < 0.9 * d.serviceFactor())
                     && unit.lines().stream()
                             .allMatch(l -> state.pressure(l.id())
                                     < 0.7 * unit.weakest(l.id()).pressurePa());
-            if (low && heat > most) {
+            // Another position of the valves must be worth the walk.
+            if (low && heat > most * (s.positions().equals(best.positions()) ? 1 : 1.25)) {
                 most = heat;
                 best = s;
             }

@@ -1,8 +1,9 @@
 package earlygate.plan;
 
 import static earlygate.explain.Reason.of;
-import static earlygate.quantity.Si.BAR;
 
+import earlygate.circuit.Accumulator;
+import earlygate.circuit.DcMotor;
 import earlygate.circuit.PowerUnit;
 import earlygate.circuit.Pump;
 import earlygate.circuit.ReliefValve;
@@ -12,6 +13,7 @@ import earlygate.circuit.Target;
 import earlygate.circuit.TestPoint;
 import earlygate.circuit.UnloadingValve;
 import earlygate.explain.Reason;
+import earlygate.explain.Value;
 import earlygate.plan.Step.Goal;
 import earlygate.plan.Step.Kind;
 import earlygate.plan.Step.Way;
@@ -25,6 +27,11 @@ import java.util.Set;
 
 /** Phases 6 and 7: the legs of the course as steps, each put on the machine and proved as it is written. */
 final class Setter {
+    /** How long a leg's last pressure may be held in all, s, and the rise from which on its oil is read. */
+    private static final double LEG_S = 120;
+
+    private static final double WORTH_READING_K = 3;
+
     /** Who takes the gauge after a screw that nothing stands above. */
     private static final String NOBODY = "no other limiter";
 
@@ -51,7 +58,8 @@ final class Setter {
     void set() {
         draft.phase(Phase.Id.SET);
         Machine m = bench.machine();
-        m.go(bench.loads(m.situation, 0));
+        Situation set = bench.running(bench.loads(m.situation, 0)).centred(unit);
+        m.go(set);
         for (Course.Leg leg : course) {
             Optional<Pump> pump = leadingPump(leg.target());
             if (pump.isPresent()) {
@@ -60,6 +68,27 @@ final class Setter {
                 plain(leg);
             }
             done.add(leg.target().setting());
+            coolAfter();
+        }
+    }
+
+    /** Oil that the leg may have carried out of its band is read, and let cool, before the next one. */
+    private void coolAfter() {
+        Machine m = bench.machine();
+        double rise = m.heat() * LEG_S / unit.fluid().heatCapacity();
+        OnTime.rest(bench);
+        if (rise > WORTH_READING_K) {
+            m.go(bench.stopped(m.situation));
+            draft.step(
+                            Kind.TEST,
+                            of("plan.oil-in-band")
+                                    .temperature("low", unit.fluid().bandLow())
+                                    .temperature("high", unit.fluid().bandHigh()))
+                    .why(of("plan.why.oil-in-band"))
+                    .expect(readings.oilInBand())
+                    .ifNot(of("plan.if-not.slow-warm"))
+                    .caution("hot")
+                    .add();
         }
     }
 
@@ -85,7 +114,8 @@ final class Setter {
     private void plain(Course.Leg leg) {
         Target t = leg.target();
         Machine m = bench.machine();
-        Situation from = bench.loads(m.situation, 0).centred(unit).withSetting(t.setting(), leg.setting());
+        Situation from =
+                bench.loads(bench.running(m.situation), 0).centred(unit).withSetting(t.setting(), leg.setting());
         Optional<Reach> found = bench.reaching()
                 .find(
                         t.setting(),
@@ -109,21 +139,23 @@ final class Setter {
                 moves.move(s, s.screw().maxPa(), "plan.raise", gauge);
             }
         }
-        moves.arrange(reach.situation()
-                .withSetting(t.setting(), m.situation.settings().get(t.setting())));
         double before = m.situation.settings().get(t.setting());
-        m.go(reach.situation());
+        Optional<UnloadingValve> charges = charging(t);
+        Situation there =
+                charges.map(v -> Charging.of(bench, reach.situation(), v)).orElse(reach.situation());
+        m.go(there);
         m.proveOvershoot(t.setting(), leg.setting());
         double aim = aim(t, gauge);
-        List<Expect> expect = new ArrayList<>(List.of(readings.around(gauge, aim, t.tolerancePa())));
-        signalGauge(t).ifPresent(g -> expect.add(readings.pressure(g, 20 * BAR)));
-        Goal goal = new Goal(Way.TURN_TO_READING, gauge.id(), aim, t.tolerancePa(), moves.limit(gauge), 0);
+        Reading read = charges.isPresent() ? peak(t, gauge) : margin(t, gauge).orElseGet(() -> alone(t, gauge, aim));
+        boolean down = before > leg.setting() + 1;
+        double turns = Bench.sixteenths(
+                (leg.setting() - before) / unit.setting(t.setting()).screw().paPerTurn());
         boolean relief = unit.partOf(t.setting()) instanceof ReliefValve;
-        draft.step(Kind.SET, action(t, before > leg.setting(), aim, gauge))
+        draft.step(Kind.SET, action(t, down, aim, gauge, turns, read.goal().targetPa()))
                 .why(why(t, reach))
                 .setting(t.setting())
-                .goal(goal)
-                .expect(expect)
+                .goal(read.goal())
+                .expect(read.expect())
                 .ifNot(of("plan.if-not.stands-still").name("relief", lower(reach, gauge)), of("plan.if-not.worn"))
                 .unprotected(!relief && m.alone(t.setting()))
                 .caution("injection", "adjuster-only")
@@ -132,6 +164,13 @@ final class Setter {
                 .people(2)
                 .minutes(6)
                 .add();
+        if (charges.isPresent()
+                || read.goal().minus().isPresent()
+                || bench.drivers().stream().anyMatch(d -> d instanceof DcMotor)) {
+            // Read in one and the same state before and after its nut is tight.
+            moves.lockStep(t.setting(), read.goal(), read.expect());
+            return;
+        }
         boolean seenAtTheEnd = bench.reaching()
                 .find(t.setting(), allSet(m.situation), none -> false)
                 .filter(r -> r.gauges().contains(gauge))
@@ -144,8 +183,7 @@ final class Setter {
                         bench.machine().situation.settings().entrySet()) {
                     last = last.withSetting(e.getKey(), e.getValue());
                 }
-                moves.arrange(last);
-                m.go(last);
+                m.go(bench.running(last));
                 double locked = aim(t, gauge);
                 moves.lockStep(
                         t.setting(),
@@ -153,8 +191,62 @@ final class Setter {
                         List.of(readings.around(gauge, locked, t.tolerancePa())));
             });
         } else {
-            moves.lockStep(t.setting(), goal, List.of(readings.around(gauge, aim, t.tolerancePa())));
+            moves.lockStep(t.setting(), read.goal(), read.expect());
         }
+    }
+
+    /** What is read for a setting, and where it must come. */
+    private record Reading(Goal goal, List<Expect> expect) {}
+
+    private Reading alone(Target t, TestPoint gauge, double aim) {
+        return new Reading(
+                new Goal(Way.TURN_TO_READING, gauge.id(), aim, t.tolerancePa(), moves.limit(gauge), 0),
+                List.of(readings.around(gauge, aim, t.tolerancePa())));
+    }
+
+    /** A cut-out is the highest that the gauge comes to. */
+    private Reading peak(Target t, TestPoint gauge) {
+        Expect peak = new Expect(
+                        gauge.id(),
+                        Value.Kind.PRESSURE,
+                        t.pressurePa(),
+                        t.pressurePa() - t.tolerancePa(),
+                        t.pressurePa() + t.tolerancePa())
+                .taken(Expect.Take.PEAK, 0);
+        return new Reading(
+                new Goal(Way.TURN_TO_READING, gauge.id(), t.pressurePa(), t.tolerancePa(), moves.limit(gauge), 0),
+                List.of(peak));
+    }
+
+    /** A margin is the pump's gauge less the signal's, both read in the same state. */
+    private Optional<Reading> margin(Target t, TestPoint gauge) {
+        return signalGauge(t).map(signal -> {
+            double error = gauge.errorPa() + signal.errorPa();
+            double band = Math.max(t.tolerancePa() - error, t.tolerancePa() / 4);
+            double difference = readings.of(gauge) - readings.of(signal);
+            Goal goal = new Goal(
+                    Way.TURN_TO_READING,
+                    gauge.id(),
+                    // Zero-stroke margin asked, less what the stroke of this very flow takes off.
+                    difference,
+                    t.tolerancePa(),
+                    moves.limit(gauge),
+                    0,
+                    Optional.of(signal.id()));
+            return new Reading(
+                    goal,
+                    List.of(
+                            readings.around(gauge, readings.of(gauge), band),
+                            readings.around(signal, readings.of(signal), band)));
+        });
+    }
+
+    private Optional<UnloadingValve> charging(Target t) {
+        return unit.partOf(t.setting()) instanceof UnloadingValve v
+                        && v.differential().isPresent()
+                        && !unit.all(Accumulator.class).isEmpty()
+                ? Optional.of(v)
+                : Optional.empty();
     }
 
     /** The schematic's own figure where this gauge shows it, but for what leaks and drops cost; else what it shows. */
@@ -204,7 +296,7 @@ final class Setter {
                 .findFirst();
     }
 
-    private Reason action(Target t, boolean fromAbove, double aim, TestPoint gauge) {
+    private Reason action(Target t, boolean fromAbove, double aim, TestPoint gauge, double turns, double reads) {
         Setting s = unit.setting(t.setting());
         String code = switch (s.kind()) {
             case COMPENSATOR -> fromAbove ? "plan.compensator-down" : "plan.set";
@@ -214,20 +306,31 @@ final class Setter {
                         ? "plan.set-cut-out"
                         : "plan.set-transfer";
             case REDUCING -> "plan.set-branch";
-            default -> "plan.set";
+            default -> capped(s) ? "plan.set-capped" : fromAbove ? "plan.set-down" : "plan.set";
         };
         return of(code).name("setting", s.id())
                 .name("compensator", s.id())
                 .name("gauge", gauge.id())
+                .name("signal", signalGauge(t).map(TestPoint::id).orElse(gauge.id()))
+                .name("pump", unit.partOf(s.id()) instanceof UnloadingValve v ? Charging.pumpOf(unit, v) : "")
+                .turns("turns", Math.abs(turns))
                 .pressure("target", s.kind() == Setting.Kind.LOAD_SENSE ? t.pressurePa() : aim)
-                .pressure("reads", aim);
+                .pressure("reads", reads);
+    }
+
+    private boolean capped(Setting s) {
+        return unit.partOf(s.id()) instanceof ReliefValve r && r.sealedByCap();
     }
 
     private Reason why(Target t, Reach reach) {
         Setting s = unit.setting(t.setting());
         String holder = next(reach, reach.gauges().get(0));
         if (s.kind() == Setting.Kind.COMPENSATOR) {
-            return of("plan.why.compensator-down").name("compensator", s.id()).name("relief", holder);
+            return holder.equals(NOBODY)
+                    ? of("plan.why.set-alone").name("setting", s.id())
+                    : of("plan.why.compensator-down")
+                            .name("compensator", s.id())
+                            .name("relief", holder);
         }
         String code = switch (s.kind()) {
             case LOAD_SENSE -> "plan.why.set-margin";
@@ -236,6 +339,6 @@ final class Setter {
             case PORT_RELIEF -> "plan.why.set-port";
             default -> holder.equals(NOBODY) ? "plan.why.set-alone" : "plan.why.set";
         };
-        return of(code).name("setting", s.id()).name("next", holder);
+        return of(code).name("setting", s.id()).name("next", holder).pressure("target", t.pressurePa());
     }
 }

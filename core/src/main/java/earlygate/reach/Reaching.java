@@ -48,6 +48,10 @@ public final class Reaching {
         aids = aids();
     }
 
+    public PowerUnit unit() {
+        return unit;
+    }
+
     /** Before anything is chosen: engines at their middle speed, which is the one stated for tests. */
     public static Situation base(PowerUnit unit) {
         Situation base = Situation.AS_THE_FILE;

@@ -3,9 +3,13 @@ package earlygate.rig;
 import static earlygate.quantity.Si.BAR;
 import static earlygate.quantity.Si.ZERO_C;
 
+import earlygate.circuit.DcMotor;
 import earlygate.circuit.DirectionalValve;
 import earlygate.circuit.Driver;
+import earlygate.circuit.Engine;
 import earlygate.circuit.PowerUnit;
+import earlygate.circuit.Pump;
+import earlygate.circuit.ReliefValve;
 import earlygate.circuit.Section;
 import earlygate.circuit.Setting;
 import earlygate.circuit.TestPoint;
@@ -19,6 +23,8 @@ import earlygate.solve.Transient;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalDouble;
 import java.util.Random;
 import java.util.TreeMap;
 
@@ -40,7 +46,23 @@ public final class Rig {
     /** s of one step while time is passed quickly; the pressures have settled by then. */
     private static final double LONG_STEP_S = 5;
 
+    /** A pump without oil, with a dry case or turning the wrong way is destroyed after so long, s. */
+    private static final double DESTROYED_S = 3;
+
+    /** A hose bursts at so many times its rating; a pack's own switch opens at so many times its on-time. */
+    private static final double BURST = 1.3;
+
+    private static final double OVER_TIME = 1.5;
+    /** Overload a motor's protection stands: (load/limit)^2 - 1 over so many seconds. */
+    private static final double OVERLOAD_S = 15;
+
+    /** Air goes out with the oil that flows; s to a third. */
+    private static final double AIR_S = 4;
+
     private static final double NEEDLE = 0.0004;
+    /** How much more a needle trembles with the lines full of air. */
+    private static final double AIR = 15;
+
     private static final double CLAMP_METER_A = 0.008;
 
     private final PowerUnit unit;
@@ -52,6 +74,15 @@ public final class Rig {
     private final Map<String, Double> openings = new TreeMap<>();
     private final Map<String, String> positions = new TreeMap<>();
     private final Map<String, Boolean> running = new TreeMap<>();
+    private final Readiness ready;
+    /** By driver: why it last stopped by itself, until it is started again. */
+    private final Map<String, String> stops = new TreeMap<>();
+
+    private final Map<String, Double> unsoundS = new TreeMap<>();
+    private final Map<String, Double> overloadS = new TreeMap<>();
+    private final Map<String, Double> onTimeS = new TreeMap<>();
+    private double stoppedAt = Double.NaN;
+    private double air = 1;
     private double oil = HALL;
     private double time;
 
@@ -73,6 +104,7 @@ public final class Rig {
         unit.all(DirectionalValve.class).forEach(v -> positions.put(v.id(), v.start()));
         unit.all(Section.class).forEach(x -> positions.put(x.id(), Section.POSITIONS.get(0)));
         unit.all(Driver.class).forEach(m -> running.put(m.id(), false));
+        ready = Readiness.delivered(unit, hidden);
         apply();
     }
 
@@ -81,17 +113,73 @@ public final class Rig {
         openings.forEach(conditions::opening);
         positions.forEach(conditions::position);
         running.forEach(conditions::running);
+        unit.all(Pump.class).forEach(p -> conditions.starved(p.id(), !ready.draws(p)));
         conditions.oil(oil);
     }
 
-    public void start(String driver) {
+    /** Starts a drive, but for one that is locked out: that doesn't start, as it must be. */
+    public boolean start(String driver) {
+        if (ready.lockedOut().get(driver)) {
+            return false;
+        }
         running.replace(driver, true);
+        stops.remove(driver);
+        unsoundS.remove(driver);
+        overloadS.remove(driver);
+        stoppedAt = Double.NaN;
         apply();
+        return true;
     }
 
     public void stop(String driver) {
         running.replace(driver, false);
+        noteStop();
         apply();
+    }
+
+    private void noteStop() {
+        if (running.values().stream().noneMatch(on -> on) && Double.isNaN(stoppedAt)) {
+            stoppedAt = time;
+        }
+    }
+
+    /** Machine time since the last drive stopped, s; empty while one runs or before the first start. */
+    public OptionalDouble sinceStop() {
+        return Double.isNaN(stoppedAt) ? OptionalDouble.empty() : OptionalDouble.of(time - stoppedAt);
+    }
+
+    /**
+     * Something made ready, or unready: lock-out, suction, fill, rotation.
+     *
+     * @throws java.util.NoSuchElementException for a part that has nothing of the kind
+     */
+    public void makeReady(String action, String part, boolean to) {
+        ready.set(action, part, to);
+        if (action.equals("lock-out") && to) {
+            stop(part);
+        }
+        apply();
+    }
+
+    public Readiness ready() {
+        return ready;
+    }
+
+    /** Drives that have stopped by themselves, with the cause: thermal, overload, on-time, suction, case, rotation, burst. */
+    public Map<String, String> stops() {
+        return Map.copyOf(stops);
+    }
+
+    /** Whether a cap seals this screw's thread and a drive runs: oil jets out of it when it is turned. */
+    public boolean jets(String setting) {
+        return unit.partOf(setting) instanceof ReliefValve r
+                && r.sealedByCap()
+                && running.values().stream().anyMatch(on -> on);
+    }
+
+    /** How long a battery motor has been on, less what it has rested since, s; by driver. */
+    public Map<String, Double> onTime() {
+        return Map.copyOf(onTimeS);
     }
 
     /** @param fraction 0 shut to 1 open */
@@ -139,6 +227,7 @@ public final class Rig {
             machine.advance(conditions, STEP_S);
         }
         warm(seconds);
+        protect(seconds);
     }
 
     /** Lets a long time pass; pressures follow their steady state while the oil warms or cools. */
@@ -147,17 +236,62 @@ public final class Rig {
             double step = Math.min(left, LONG_STEP_S);
             machine.advance(conditions, step);
             warm(step);
+            protect(step);
         }
+    }
+
+    /** What stops a machine by itself, or ends it. */
+    private void protect(double seconds) {
+        Map<String, ComponentState> states = machine.components(conditions);
+        for (Driver d : unit.all(Driver.class)) {
+            if (!running.get(d.id())) {
+                rest(d, seconds);
+                continue;
+            }
+            double load = ((DriverState) states.get(d.id())).load() / d.serviceFactor();
+            double over = overloadS.merge(d.id(), Math.max(-1, load * load - 1) * seconds, Double::sum);
+            overloadS.put(d.id(), Math.max(0, over));
+            Optional<String> unsound = ready.unsound(unit, d);
+            if (unsound.isPresent() && unsoundS.merge(d.id(), seconds, Double::sum) > DESTROYED_S) {
+                trip(d.id(), unsound.get());
+            } else if (over > OVERLOAD_S) {
+                trip(d.id(), "overload");
+            } else if (d instanceof DcMotor m && onTimeS.merge(d.id(), seconds, Double::sum) > OVER_TIME * m.onTime()) {
+                trip(d.id(), "on-time");
+            } else if (oil > THERMAL_SWITCH) {
+                trip(d.id(), "thermal");
+            } else if (bursts()) {
+                trip(d.id(), "burst");
+            }
+        }
+        boolean flows = running.values().stream().anyMatch(on -> on);
+        air = flows ? air * Math.exp(-seconds / AIR_S) : air;
+    }
+
+    private void rest(Driver d, double seconds) {
+        if (d instanceof DcMotor m && onTimeS.containsKey(d.id())) {
+            double back = seconds * m.onTime() / Math.max(1, m.cycle() - m.onTime());
+            onTimeS.put(d.id(), Math.max(0, onTimeS.get(d.id()) - back));
+        }
+    }
+
+    private boolean bursts() {
+        return unit.lines().stream().anyMatch(l -> machine.pressure(l.id()) > BURST * l.ratingPa());
+    }
+
+    private void trip(String driver, String cause) {
+        running.replace(driver, false);
+        stops.put(driver, cause);
+        unsoundS.remove(driver);
+        overloadS.remove(driver);
+        noteStop();
+        apply();
     }
 
     private void warm(double seconds) {
         oil += seconds * (machine.heat() / unit.fluid().heatCapacity() - COOLING * (oil - HALL));
         conditions.oil(oil);
         time += seconds;
-        if (oil > THERMAL_SWITCH) {
-            running.replaceAll((id, on) -> false);
-            running.forEach(conditions::running);
-        }
     }
 
     /** What the instruments show at this instant. */
@@ -167,12 +301,15 @@ public final class Rig {
             double pressure = machine.pressure(t.line());
             double shown = pressure < 0.05 * BAR
                     ? 0
-                    : pressure + gaugeBias.get(t.id()) + NEEDLE * pressure * tremble.nextGaussian();
+                    : pressure + gaugeBias.get(t.id()) + NEEDLE * (1 + AIR * air) * pressure * tremble.nextGaussian();
             gauges.put(t.id(), Math.max(0, Math.min(t.rangePa(), shown)));
         }
         Map<String, ComponentState> states = machine.components(conditions);
         Map<String, Double> currents = new LinkedHashMap<>();
         for (Driver m : unit.all(Driver.class)) {
+            if (m instanceof Engine) {
+                continue;
+            }
             double amps = ((DriverState) states.get(m.id())).current();
             currents.put(m.id(), amps == 0 ? 0 : amps + CLAMP_METER_A * tremble.nextGaussian());
         }
@@ -182,7 +319,7 @@ public final class Rig {
     /**
      * @param timeS the machine's own clock, s
      * @param gauges Pa by test point
-     * @param currents A by driver
+     * @param currents A by driver, engines left out
      * @param oil K
      */
     public record Sample(double timeS, Map<String, Double> gauges, Map<String, Double> currents, double oil) {}
@@ -194,7 +331,10 @@ public final class Rig {
             Map<String, String> positions,
             Map<String, ScrewStanding> screws,
             double oil,
-            double timeS) {}
+            double timeS,
+            Map<String, Double> pressures,
+            Readiness ready,
+            Double air) {}
 
     /** @param turns in from all out */
     public record ScrewStanding(double turns, boolean nutTight) {}
@@ -202,11 +342,24 @@ public final class Rig {
     public Standing standing() {
         Map<String, ScrewStanding> at = new LinkedHashMap<>();
         screws.forEach((id, s) -> at.put(id, new ScrewStanding(s.turns(), s.nutTight())));
-        return new Standing(new TreeMap<>(running), new TreeMap<>(openings), new TreeMap<>(positions), at, oil, time);
+        return new Standing(
+                new TreeMap<>(running),
+                new TreeMap<>(openings),
+                new TreeMap<>(positions),
+                at,
+                oil,
+                time,
+                machine.pressures(),
+                ready,
+                air);
     }
 
-    /** Puts a machine of the same seed back as it stood. Its motors stay stopped: the power had gone. */
-    public void restore(Standing s) {
+    /**
+     * Puts a machine of the same seed back as it stood, with what pressure it held.
+     *
+     * @param powerOn whether its drives run on, as after a pause; after a restart the power had gone
+     */
+    public void restore(Standing s, boolean powerOn) {
         s.openings().forEach(openings::replace);
         if (s.positions() != null) {
             s.positions().forEach(positions::replace);
@@ -218,6 +371,19 @@ public final class Rig {
         });
         oil = s.oil();
         time = s.timeS();
+        air = s.air() == null ? 0 : s.air();
+        if (s.ready() != null) {
+            ready.restore(s.ready());
+        } else {
+            // Machines of earlier versions had nothing to be made ready.
+            ready.allReady();
+        }
+        if (powerOn) {
+            s.running().forEach(running::replace);
+        }
         apply();
+        if (s.pressures() != null) {
+            machine.restore(s.pressures(), conditions);
+        }
     }
 }

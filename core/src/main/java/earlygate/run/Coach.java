@@ -3,42 +3,68 @@ package earlygate.run;
 import earlygate.circuit.Screw;
 import earlygate.circuit.TestPoint;
 import earlygate.explain.Reason;
+import earlygate.judge.ScrewModel;
 import earlygate.judge.TurnAdvice;
 import earlygate.plan.Step;
 import earlygate.plan.Step.Goal;
-import earlygate.run.RunEvent.Reading;
+import earlygate.run.StepRecord.Point;
+import java.util.List;
 import java.util.Optional;
+import java.util.OptionalDouble;
 
 /** The next turn, from what the run has read and turned so far. */
 public final class Coach {
-    /** Screws differ from their data; a nominal end stop is only believed with this allowance. */
-    private static final double TRAVEL_ALLOWANCE = 1.15;
+    /** Standard deviation of a change between two readings, as a fraction of full scale. */
+    private static final double READING_NOISE = 0.002;
 
-    private Coach() {}
+    /** Silent turns in a row after which the adjuster at hand doesn't have the gauge. */
+    private static final int SILENT = 2;
+
+    private static final double UNPROVEN = TurnAdvice.UNPROVEN_MOST;
+
+    private final RunState run;
+    private final Step step;
+    private final Goal goal;
+    private final StepRecord record;
+
+    private Coach(RunState run, Step step, Goal goal) {
+        this.run = run;
+        this.step = step;
+        this.goal = goal;
+        this.record = run.record(step.id());
+    }
 
     /**
      * @param turns clockwise positive; 0 when there is nothing to turn now
+     * @param relock turns to set against the nut's drag once it is slack again; 0 where nothing was locked
      */
-    public record Advice(double turns, Reason reason) {}
+    public record Advice(double turns, Reason reason, double relock) {
+        Advice(double turns, Reason reason) {
+            this(turns, reason, 0);
+        }
+    }
 
-    /** Empty for steps without an adjuster, and after locking, where nothing is to be turned. */
-    public static Optional<Advice> advice(RunState run, Step step) {
-        if (step.goal().isEmpty() || step.kind() == Step.Kind.LOCK) {
+    /** Empty for steps without an adjuster, and for a locked screw whose reading passes or is still to come. */
+    public static Optional<Advice> advice(RunState run, Step step, Curves curves) {
+        if (step.goal().isEmpty() || step.setting().isEmpty()) {
             return Optional.empty();
         }
-        Goal goal = step.goal().get();
+        Coach coach = new Coach(run, step, step.goal().get());
+        if (step.kind() == Step.Kind.LOCK) {
+            return coach.afterLocking();
+        }
         return Optional.of(
-                switch (goal.way()) {
-                    case COUNT_TURNS -> counted(run, step, goal);
-                    case TO_THE_END -> toTheEnd(run, step, goal);
-                    case BACK_OUT_TO_CRACK -> toCrack(run, step, goal);
-                    case TURN_TO_READING -> toReading(run, step, goal);
+                switch (coach.goal.way()) {
+                    case COUNT_TURNS -> coach.counted();
+                    case TO_THE_END -> coach.toTheEnd();
+                    case BACK_OUT_TO_CRACK -> coach.toCrack();
+                    case TURN_TO_READING -> coach.toReading(curves.of(step));
                 });
     }
 
-    private static Advice counted(RunState run, Step step, Goal goal) {
-        double left = goal.turns() - run.record(step.id()).turned();
-        if (Math.abs(left) < TurnAdvice.STEP / 2 || Math.signum(left) != Math.signum(goal.turns())) {
+    private Advice counted() {
+        double left = goal.turns() - record.turned();
+        if (Math.abs(left) < TurnAdvice.STEP / 2) {
             return new Advice(0, Reason.of("advice.counted"));
         }
         Reason reason = Reason.of(left > 0 ? "advice.count-in" : "advice.count-out")
@@ -48,67 +74,191 @@ public final class Coach {
     }
 
     /** The data only say about how far it is; the screw says when it is there. */
-    private static Advice toTheEnd(RunState run, Step step, Goal goal) {
-        double turned = run.record(step.id()).turned();
-        double left = goal.turns() - turned;
+    private Advice toTheEnd() {
+        if (record.touchedEnd()) {
+            return new Advice(0, Reason.of("advice.at-end").turns("turned", Math.abs(record.turned())));
+        }
+        double left = goal.turns() - record.turned();
         boolean on = Math.abs(left) >= TurnAdvice.STEP && Math.signum(left) == Math.signum(goal.turns());
-        Reason reason = Reason.of(goal.turns() > 0 ? "advice.in-to-end" : "advice.out-to-end")
-                .turns("turned", Math.abs(turned));
-        return new Advice(on ? left : 0, reason);
+        Reason reason = Reason.of(goal.inward() ? "advice.in-to-end" : "advice.out-to-end")
+                .turns("turned", Math.abs(record.turned()));
+        return new Advice(on ? left : Math.copySign(TurnAdvice.STEP, goal.turns()), reason);
     }
 
     /** Large turns while the nominal crack is far, smaller ones towards it. */
-    private static Advice toCrack(RunState run, Step step, Goal goal) {
-        if (run.record(step.id()).cracked().isPresent()) {
+    private Advice toCrack() {
+        if (record.cracked().isPresent()) {
             return new Advice(0, Reason.of("advice.cracked"));
         }
         Screw screw = run.unit().setting(step.setting().orElseThrow()).screw();
-        double nominal = (screw.maxPa() - goal.targetPa()) / screw.paPerTurn();
-        double share = -run.record(step.id()).turned() / nominal;
+        double nominal = Math.max(TurnAdvice.STEP, (screw.maxPa() - goal.targetPa()) / screw.paPerTurn());
+        double share = -record.turned() / nominal;
         double turns = share < 0.4 ? 4 * TurnAdvice.STEP : share < 0.7 ? 2 * TurnAdvice.STEP : TurnAdvice.STEP;
-        double moves = turns * screw.paPerTurn();
-        return new Advice(
-                -turns, Reason.of("advice.back-out").turns("turns", turns).pressure("moves", moves));
+        Reason reason = Reason.of("advice.back-out").turns("turns", turns).pressure("moves", turns * screw.paPerTurn());
+        return new Advice(-turns, reason);
     }
 
-    private static Advice toReading(RunState run, Step step, Goal goal) {
-        StepRecord record = run.record(step.id());
-        Optional<Reading> reading = record.reading(goal.testPoint());
-        if (reading.isEmpty() || record.turnedSinceReading()) {
-            return new Advice(0, Reason.of("advice.read-first").name("gauge", goal.testPoint()));
+    /** The nut drags: how far to set against it before it is tightened again. */
+    private Optional<Advice> afterLocking() {
+        boolean failed = new StepJudge(run, step)
+                .judged().stream()
+                        .anyMatch(j -> goal.reads(j.instrument()) && j.grade() != earlygate.judge.Verdict.Grade.PASS);
+        boolean cracked = run.plan().steps().stream()
+                .anyMatch(s -> s.goes(Step.Way.BACK_OUT_TO_CRACK) && s.setting().equals(step.setting()));
+        if (!failed || cracked || record.measure().isEmpty()) {
+            return Optional.empty();
         }
-        String setting = step.setting().orElseThrow();
-        Screw screw = run.unit().setting(setting).screw();
-        double position = run.position(setting);
-        TurnAdvice next = TurnAdvice.next(new TurnAdvice.Case(
-                reading.get().value(),
+        double off = goal.targetPa() - record.measure().getAsDouble();
+        double turns = Math.round(off / model().slope() / TurnAdvice.STEP) * TurnAdvice.STEP;
+        if (turns == 0) {
+            turns = Math.copySign(TurnAdvice.STEP, off);
+        }
+        Reason reason = Reason.of(turns > 0 ? "advice.relock-in" : "advice.relock-out")
+                .turns("turns", Math.abs(turns))
+                .pressure("off", Math.abs(off));
+        return Optional.of(new Advice(0, reason, turns));
+    }
+
+    private Advice toReading(Optional<GaugeCurve> curve) {
+        OptionalDouble measure = record.measure();
+        if (measure.isEmpty()) {
+            String gauge = record.reading(goal.testPoint()).isEmpty()
+                    ? goal.testPoint()
+                    : goal.minus().orElse(goal.testPoint());
+            return new Advice(0, Reason.of("advice.read-first").name("gauge", gauge));
+        }
+        double reading = measure.getAsDouble();
+        boolean down = reading > goal.targetPa() + close();
+        boolean up = reading < goal.targetPa() - close();
+        if (curve.isPresent()
+                && (down && curve.get().above(reading) || up && curve.get().below(reading))) {
+            return silently(curve.get(), down);
+        }
+        if (silentTurns(curve) >= SILENT) {
+            return lost(curve);
+        }
+        return of(TurnAdvice.next(new TurnAdvice.Case(
+                reading,
                 goal.targetPa(),
-                close(run, goal),
-                goal.limitPa(),
-                run.screw(setting),
-                screw.travel() * TRAVEL_ALLOWANCE - position,
-                position));
+                close(),
+                // A difference of two gauges has no limit of its own; the pump's line has, and stands far from it.
+                goal.minus().isPresent() ? Double.POSITIVE_INFINITY : goal.limitPa(),
+                error(),
+                model(),
+                doubled(curve),
+                position().isPresent() && position().getAsDouble() < TurnAdvice.STEP / 2)));
+    }
+
+    private static Advice of(TurnAdvice next) {
         if (next instanceof TurnAdvice.Turn t) {
             return new Advice(t.turns(), t.reason());
         }
-        if (next instanceof TurnAdvice.NoAnswer n) {
-            return new Advice(
-                    0,
-                    n.reason()
-                            .name("setting", setting)
-                            .name("holder", step.inControl().orElse("-")));
-        }
-        Reason why = next instanceof TurnAdvice.Leave l ? l.reason() : ((TurnAdvice.Stop) next).reason();
+        Reason why = next instanceof TurnAdvice.Leave l
+                ? l.reason()
+                : next instanceof TurnAdvice.Finest f ? f.reason() : ((TurnAdvice.Stop) next).reason();
         return new Advice(0, why);
     }
 
+    /**
+     * Somebody else has the gauge here by the model, and the screw must come to where it takes it: no answer is expected
+     * on the way. Only when it was turned further than even the gentlest slope would need, it has lost it.
+     */
+    private Advice silently(GaugeCurve curve, boolean down) {
+        ScrewModel m = model();
+        Screw screw = run.unit().setting(step.setting().orElseThrow()).screw();
+        OptionalDouble position = position();
+        double stands = position.isPresent()
+                ? screw.minPa() + position.getAsDouble() * m.slope()
+                : down ? screw.maxPa() : screw.minPa();
+        double edge = down ? Math.min(curve.highEnd(), curve.to()) : Math.max(curve.lowEnd(), curve.from());
+        double way = Math.abs(stands - edge);
+        double turned =
+                Math.abs(record.points().stream().mapToDouble(Point::turns).sum());
+        double most = position.isPresent() ? way / m.lower() + 1 : screw.travel() * m.slope() / m.lower();
+        if (turned > most) {
+            return lost(Optional.of(curve));
+        }
+        // In one go only as far as even the steepest slope can't carry it past; then by quarters. Down may be bolder.
+        double sure = Math.floor(way / m.upper() / UNPROVEN) * UNPROVEN;
+        boolean onItsWay = position.isPresent() && (down ? stands > edge : stands < edge);
+        double turns = down && onItsWay ? Math.max(UNPROVEN, sure) : UNPROVEN;
+        Reason reason = Reason.of(down ? "advice.silent-out" : "advice.silent-in")
+                .name("holder", holder(down ? curve.highHolder() : curve.lowHolder()))
+                .name("setting", step.setting().orElseThrow())
+                .turns("about", Math.max(TurnAdvice.STEP, way / m.slope()));
+        return new Advice(down ? -turns : turns, reason);
+    }
+
+    private Advice lost(Optional<GaugeCurve> curve) {
+        Optional<String> holder = curve.flatMap(GaugeCurve::highHolder);
+        return new Advice(
+                0,
+                Reason.of(holder.isPresent() ? "advice.no-answer" : "advice.no-answer-unknown")
+                        .name("setting", step.setting().orElseThrow())
+                        .name("gauge", goal.testPoint())
+                        .name("holder", holder(holder)));
+    }
+
+    private static String holder(Optional<String> id) {
+        return id.orElse("");
+    }
+
+    /** How many of the last turns the gauge did not answer although by the model it had to. */
+    private int silentTurns(Optional<GaugeCurve> curve) {
+        List<Point> points = record.points();
+        double noise = READING_NOISE * run.unit().testPoint(goal.testPoint()).rangePa();
+        int silent = 0;
+        for (int i = points.size() - 1; i > 0; i--) {
+            Point p = points.get(i);
+            double before = points.get(i - 1).measure();
+            boolean excused = curve.isPresent()
+                    && (curve.get().above(before) || curve.get().below(before));
+            if (p.turns() == 0) {
+                continue;
+            }
+            if (excused || !model().silent(p.turns(), p.measure() - before, noise)) {
+                return silent;
+            }
+            silent++;
+        }
+        return silent;
+    }
+
+    /** Twice the last turn that the gauge answered; unlimited by that before the first, when a quarter is the most. */
+    private double doubled(Optional<GaugeCurve> curve) {
+        List<Point> points = record.points();
+        for (int i = points.size() - 1; i > 0; i--) {
+            double turns = Math.abs(points.get(i).turns());
+            if (turns != 0) {
+                double before = points.get(i - 1).measure();
+                boolean own = curve.isEmpty()
+                        || !curve.get().above(before) && !curve.get().below(before);
+                // An answer begun under another limiter says nothing of the next one.
+                return own ? 2 * turns : UNPROVEN;
+            }
+        }
+        return model().proven() ? Double.POSITIVE_INFINITY : UNPROVEN;
+    }
+
+    private ScrewModel model() {
+        return run.screw(step.setting().orElseThrow());
+    }
+
+    private OptionalDouble position() {
+        return run.position(step.setting().orElseThrow());
+    }
+
+    private double error() {
+        return run.unit().testPoint(goal.testPoint()).errorPa()
+                + goal.minus().map(m -> run.unit().testPoint(m).errorPa()).orElse(0.0);
+    }
+
     /** What passes for sure, and not finer than a quarter of the tolerance: no gauge and no glove is better. */
-    private static double close(RunState run, Goal goal) {
-        double error = run.unit().testPoints().stream()
-                .filter(t -> t.id().equals(goal.testPoint()))
-                .mapToDouble(TestPoint::errorPa)
-                .findFirst()
-                .orElse(0);
-        return Math.max(goal.tolerancePa() - error, goal.tolerancePa() / 4);
+    private double close() {
+        if (!step.judgesSetting()) {
+            return goal.tolerancePa();
+        }
+        TestPoint gauge = run.unit().testPoint(goal.testPoint());
+        return Math.max(goal.tolerancePa() - error(), Math.min(goal.tolerancePa() / 4, gauge.rangePa()));
     }
 }

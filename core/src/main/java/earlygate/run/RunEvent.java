@@ -3,6 +3,7 @@ package earlygate.run;
 import com.fasterxml.jackson.annotation.JsonSubTypes;
 import com.fasterxml.jackson.annotation.JsonTypeInfo;
 import java.time.Instant;
+import java.util.Optional;
 import java.util.OptionalDouble;
 
 /**
@@ -20,6 +21,11 @@ public record RunEvent(long seq, Instant at, String by, Body body) {
         @JsonSubTypes.Type(value = Cracked.class, name = "cracked"),
         @JsonSubTypes.Type(value = Deviation.class, name = "deviation"),
         @JsonSubTypes.Type(value = Again.class, name = "again"),
+        @JsonSubTypes.Type(value = Reopened.class, name = "reopened"),
+        @JsonSubTypes.Type(value = Struck.class, name = "struck"),
+        @JsonSubTypes.Type(value = Handled.class, name = "handled"),
+        @JsonSubTypes.Type(value = Stopped.class, name = "stopped"),
+        @JsonSubTypes.Type(value = Noted.class, name = "noted"),
         @JsonSubTypes.Type(value = HoldOpened.class, name = "hold-opened")
     })
     public sealed interface Body {}
@@ -38,14 +44,57 @@ public record RunEvent(long seq, Instant at, String by, Body body) {
     public record Reading(String step, String instrument, double value, Source source, OptionalDouble oil)
             implements OfStep {}
 
-    /** @param turns clockwise positive */
-    public record Turned(String step, String setting, double turns) implements OfStep {}
+    /**
+     * @param turns clockwise positive; 0 for a screw that was found at its end
+     * @param atEnd it came to the end of the screw; null in logs of earlier versions, which didn't know
+     */
+    public record Turned(String step, String setting, double turns, Boolean atEnd) implements OfStep {
+        public Turned {
+            atEnd = atEnd != null && atEnd;
+        }
+
+        public Turned(String step, String setting, double turns) {
+            this(step, setting, turns, false);
+        }
+    }
 
     /** @param pressurePa what stood just before the fall */
     public record Cracked(String step, double pressurePa, Source source, OptionalDouble oil) implements OfStep {}
 
-    /** The step is left as it is, for a reason that is kept and printed. */
-    public record Deviation(String step, String reason) implements OfStep {}
+    /**
+     * The reading at hand is left as it is, for a reason that is kept and printed.
+     *
+     * @param releasedBy the second person who lets it stand above the schematic; empty where none is asked
+     */
+    public record Deviation(String step, String reason, Optional<String> releasedBy) implements OfStep {
+        public Deviation {
+            releasedBy = releasedBy == null ? Optional.empty() : releasedBy;
+        }
+
+        public Deviation(String step, String reason) {
+            this(step, reason, Optional.empty());
+        }
+    }
+
+    /** A step that was done is gone back to; it and what was turned or read after it are to be done again. */
+    public record Reopened(String step) implements OfStep {}
+
+    /** @param wrong the sequence number of a reading, turn, crack or note of the step at hand that was a slip */
+    public record Struck(String step, long wrong) implements OfStep {}
+
+    /**
+     * Something other than a screw was moved.
+     *
+     * @param action start, stop, open, shift, nut, lock-out, suction, fill or pass
+     * @param to opening from 0 to 1, position, or 1 for tight, open, on and 0 for the other
+     */
+    public record Handled(String step, String action, String part, String to) implements OfStep {}
+
+    /** A drive stopped by itself; {@code cause} thermal, overload, on-time, suction, case or relief. */
+    public record Stopped(String step, String driver, String cause) implements OfStep {}
+
+    /** @param note key of the label under which it was asked, or empty; {@code text} as written */
+    public record Noted(String step, String note, String text) implements OfStep {}
 
     /** The step is begun again; what was read stays in the log. */
     public record Again(String step) implements OfStep {}

@@ -7,6 +7,8 @@ import earlygate.plan.Expect;
 import earlygate.plan.Phase;
 import earlygate.plan.Step;
 import earlygate.run.RunEvent.Cracked;
+import earlygate.run.RunEvent.Deviation;
+import earlygate.run.RunEvent.Noted;
 import earlygate.run.RunEvent.Reading;
 import java.time.Instant;
 import java.util.List;
@@ -14,16 +16,24 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 
 /**
- * What stays of a run: each setting as found and as left against its target, the tests, and every deviation with its
- * reason.
+ * What stays of a run: each setting as found and as left against its target, the tests, every reading that was ever
+ * taken, and every deviation with its reason.
  *
- * @param passed every step done, every reading good, no deviation
+ * @param passed every step done, every gate open, every reading good, no deviation
  */
-public record RunRecord(List<SettingRecord> settings, List<TestRecord> tests, boolean finished, boolean passed) {
+public record RunRecord(
+        List<SettingRecord> settings,
+        List<TestRecord> tests,
+        List<Taken> taken,
+        List<NoteRecord> notes,
+        boolean finished,
+        boolean passed) {
     public enum AsFound {
-        /** From the turns it took to all out and the slope learned later. */
+        /** From the turns it took to an end of the screw and the slope learned later. */
         BY_TURNS,
-        /** What the sheet said. */
+        /** Read on its gauge before the screw was touched. */
+        READ,
+        /** Nobody counted and nobody read: what the sheet said. */
         FROM_SHEET
     }
 
@@ -42,7 +52,9 @@ public record RunRecord(List<SettingRecord> settings, List<TestRecord> tests, bo
             String instrument,
             OptionalDouble oil,
             Optional<Instant> at,
-            Optional<String> deviation) {}
+            Optional<String> deviation,
+            Optional<Double> crackFoundPa,
+            Optional<Double> crackTappedPa) {}
 
     /** A reading asked for in a step: what was expected, what came. */
     public record TestRecord(
@@ -51,7 +63,12 @@ public record RunRecord(List<SettingRecord> settings, List<TestRecord> tests, bo
             Expect expect,
             RunEvent reading,
             Verdict.Grade grade,
-            Optional<String> deviation) {}
+            Optional<Deviation> deviation) {}
+
+    /** @param counts it is one of those that the record rests on; otherwise an earlier attempt, or a slip */
+    public record Taken(RunEvent event, boolean counts, boolean slip) {}
+
+    public record NoteRecord(Step step, Noted note, Instant at) {}
 
     public static RunRecord of(RunState run) {
         List<SettingRecord> settings = run.unit().settings().stream()
@@ -63,46 +80,101 @@ public record RunRecord(List<SettingRecord> settings, List<TestRecord> tests, bo
         boolean passed = run.finished()
                 && run.plan().steps().stream()
                         .allMatch(s -> run.record(s.id()).deviation().isEmpty());
-        return new RunRecord(settings, tests, run.finished(), passed);
+        return new RunRecord(settings, tests, taken(run, tests), notes(run), run.finished(), passed);
+    }
+
+    private static List<Taken> taken(RunState run, List<TestRecord> tests) {
+        List<Long> counting = tests.stream().map(t -> t.reading().seq()).toList();
+        return run.events().stream()
+                .filter(e -> e.body() instanceof Reading || e.body() instanceof Cracked)
+                .map(e -> new Taken(e, counting.contains(e.seq()), run.isStruck(e.seq())))
+                .toList();
+    }
+
+    private static List<NoteRecord> notes(RunState run) {
+        return run.events().stream()
+                .filter(e -> e.body() instanceof Noted && !run.isStruck(e.seq()))
+                .flatMap(e ->
+                        run
+                                .step(((Noted) e.body()).step())
+                                .map(s -> new NoteRecord(s, (Noted) e.body(), e.at()))
+                                .stream())
+                .toList();
     }
 
     private static SettingRecord setting(RunState run, Setting s, Target target) {
-        Optional<Step> lock = run.plan().steps().stream()
-                .filter(x -> x.kind() == Step.Kind.LOCK
-                        && x.setting().filter(s.id()::equals).isPresent())
-                .findFirst();
+        Optional<Step> lock = of(run, s, Step.Kind.LOCK);
+        Optional<StepRecord> record = lock.map(x -> run.record(x.id()));
         Optional<RunEvent> reading = lock.flatMap(
-                x -> run.record(x.id()).readingEvent(x.goal().orElseThrow().testPoint()));
+                x -> record.get().readingEvent(x.goal().orElseThrow().testPoint()));
         // Where the gauge shows more than the setting (margin, override, drops), the difference is taken off again.
         double offset = lock.flatMap(Step::goal)
                 .map(g -> g.targetPa() - target.pressurePa())
                 .orElse(0.0);
-        OptionalDouble asLeft = reading.map(e -> OptionalDouble.of(((Reading) e.body()).value() - offset))
-                .orElse(OptionalDouble.empty());
+        OptionalDouble measured = record.map(StepRecord::measure).orElse(OptionalDouble.empty());
+        OptionalDouble asLeft =
+                measured.isPresent() ? OptionalDouble.of(measured.getAsDouble() - offset) : OptionalDouble.empty();
         Optional<Verdict.Grade> grade = lock.flatMap(x -> new StepJudge(run, x)
                 .judged().stream().map(StepJudge.Judged::grade).findFirst());
-        OptionalDouble oil = reading.map(e -> ((Reading) e.body()).oil()).orElse(OptionalDouble.empty());
-        boolean counted = run.foundAt(s.id()) > 0 && asLeft.isPresent();
-        double asFound = counted
-                ? asLeft.getAsDouble()
-                        + (run.foundAt(s.id()) - run.position(s.id()))
-                                * run.screw(s.id()).slope()
-                : s.present();
+        OptionalDouble oil = reading.isPresent()
+                ? run.oilAt(reading.get(), lock.orElseThrow().id())
+                : OptionalDouble.empty();
+        Found found = found(run, s, asLeft, offset);
+        Optional<StepRecord> cracking = run.plan().steps().stream()
+                .filter(x -> x.goes(Step.Way.BACK_OUT_TO_CRACK)
+                        && x.setting().filter(s.id()::equals).isPresent())
+                .map(x -> run.record(x.id()))
+                .findFirst();
         return new SettingRecord(
                 s.id(),
-                Math.max(0, asFound),
-                counted ? AsFound.BY_TURNS : AsFound.FROM_SHEET,
+                found.pressurePa(),
+                found.from(),
                 asLeft,
                 target,
                 grade,
-                lock.flatMap(Step::goal).map(Step.Goal::testPoint).orElse(""),
+                lock.flatMap(Step::goal).map(RunRecord::instruments).orElse(""),
                 oil,
                 reading.map(RunEvent::at),
                 run.plan().steps().stream()
                         .filter(x -> x.judgesSetting()
                                 && x.setting().filter(s.id()::equals).isPresent())
                         .flatMap(x -> run.record(x.id()).deviation().stream())
-                        .reduce((a, b) -> a + "; " + b));
+                        .map(RunRecord::said)
+                        .reduce((a, b) -> a + "; " + b),
+                cracking.flatMap(StepRecord::cracked).map(Cracked::pressurePa),
+                cracking.flatMap(StepRecord::tapped).map(Cracked::pressurePa));
+    }
+
+    private static String instruments(Step.Goal goal) {
+        return goal.minus().map(m -> goal.testPoint() + " − " + m).orElse(goal.testPoint());
+    }
+
+    /** A reason with the name of whoever released it. */
+    public static String said(Deviation d) {
+        return d.releasedBy().map(r -> d.reason() + " (" + r + ")").orElse(d.reason());
+    }
+
+    private record Found(double pressurePa, AsFound from) {}
+
+    private static Found found(RunState run, Setting s, OptionalDouble asLeft, double offset) {
+        if (run.firstRead(s.id()).isPresent()) {
+            return new Found(Math.max(0, run.firstRead(s.id()).getAsDouble() - offset), AsFound.READ);
+        }
+        if (run.foundAt(s.id()).isPresent() && run.position(s.id()).isPresent() && asLeft.isPresent()) {
+            double turns =
+                    run.foundAt(s.id()).getAsDouble() - run.position(s.id()).getAsDouble();
+            double found = asLeft.getAsDouble() + turns * run.screw(s.id()).slope();
+            return new Found(Math.max(0, found), AsFound.BY_TURNS);
+        }
+        return new Found(Math.max(0, s.present()), AsFound.FROM_SHEET);
+    }
+
+    private static Optional<Step> of(RunState run, Setting s, Step.Kind kind) {
+        return run.plan().steps().stream()
+                .filter(x -> x.kind() == kind
+                        && x.goal().isPresent()
+                        && x.setting().filter(s.id()::equals).isPresent())
+                .findFirst();
     }
 
     private static List<TestRecord> tests(RunState run, Phase.Id phase, Step step) {
@@ -112,18 +184,15 @@ public record RunRecord(List<SettingRecord> settings, List<TestRecord> tests, bo
                 .flatMap(e -> judged.stream()
                         .filter(j -> j.instrument().equals(e.instrument()))
                         .map(j -> new TestRecord(
-                                phase,
-                                step,
-                                e,
-                                record.crackedEvent()
-                                        .filter(c -> step.goal()
-                                                .filter(g -> g.testPoint().equals(e.instrument()))
-                                                .isPresent())
-                                        .or(() -> record.readingEvent(e.instrument()))
-                                        .orElseThrow(),
-                                j.grade(),
-                                record.deviation())))
+                                phase, step, e, deciding(record, step, e.instrument()), j.grade(), record.deviation())))
                 .toList();
+    }
+
+    /** The event whose number decides an instrument's expectation in a step: a crack point, or the last reading. */
+    public static RunEvent deciding(StepRecord record, Step step, String instrument) {
+        boolean crack = step.goes(Step.Way.BACK_OUT_TO_CRACK)
+                && step.goal().orElseThrow().reads(instrument);
+        return (crack ? record.crackedEvent() : record.readingEvent(instrument)).orElseThrow();
     }
 
     /** The number in a reading or crack event, SI. */

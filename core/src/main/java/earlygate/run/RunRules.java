@@ -1,24 +1,40 @@
 package earlygate.run;
 
+import earlygate.circuit.DcMotor;
+import earlygate.circuit.Driver;
+import earlygate.circuit.ElectricMotor;
 import earlygate.circuit.PowerUnit;
 import earlygate.circuit.TestPoint;
 import earlygate.explain.Reason;
 import earlygate.explain.Value.Kind;
+import earlygate.plan.Expect;
 import earlygate.plan.Phase;
 import earlygate.plan.Step;
+import earlygate.plan.Step.Demand;
+import earlygate.plan.Step.Way;
+import earlygate.run.RunEvent.Again;
 import earlygate.run.RunEvent.Body;
 import earlygate.run.RunEvent.Cracked;
 import earlygate.run.RunEvent.Deviation;
+import earlygate.run.RunEvent.Handled;
 import earlygate.run.RunEvent.HoldOpened;
 import earlygate.run.RunEvent.OfStep;
 import earlygate.run.RunEvent.Reading;
+import earlygate.run.RunEvent.Reopened;
 import earlygate.run.RunEvent.StepDone;
+import earlygate.run.RunEvent.Stopped;
+import earlygate.run.RunEvent.Struck;
 import earlygate.run.RunEvent.Turned;
 import java.util.List;
 import java.util.Optional;
 
-/** What may be written into a run next. Everything refused here says why. */
+/** What may be written into a run next. Everything refused here says why; what is let through never breaks the fold. */
 public final class RunRules {
+    /** A reason shorter than this says nothing to whoever reads the record. */
+    private static final int LEAST_REASON = 8;
+
+    private static final double MOST_TURNS = 20;
+
     private RunRules() {}
 
     /** Empty when the event may be appended. */
@@ -27,16 +43,29 @@ public final class RunRules {
             return hold(run, h);
         }
         OfStep of = (OfStep) body;
-        Optional<Step> current = run.current();
-        if (current.isEmpty()) {
+        Optional<Step> step = run.step(of.step());
+        if (step.isEmpty()) {
+            return Optional.of(Reason.of("run.refused.no-step").name("step", of.step()));
+        }
+        // What a machine reports has happened, whatever stands in the plan; it is never dropped.
+        if (run.onRig() && (body instanceof Turned || body instanceof Handled) || body instanceof Stopped) {
+            return body instanceof Turned t ? turned(run, t) : Optional.empty();
+        }
+        if (run.finished()) {
             return Optional.of(Reason.of("run.refused.finished"));
         }
-        if (!current.get().id().equals(of.step())) {
+        if (body instanceof Reopened) {
+            return run.record(of.step()).isDone()
+                    ? Optional.empty()
+                    : Optional.of(Reason.of("run.refused.not-done").name("step", of.step()));
+        }
+        Optional<Step> current = run.current();
+        if (current.isEmpty() || !current.get().id().equals(of.step())) {
             return Optional.of(Reason.of("run.refused.other-step")
                     .name("step", of.step())
-                    .name("current", current.get().id()));
+                    .name("current", current.map(Step::id).orElse("the last gate")));
         }
-        if (run.waitingAt().isPresent()) {
+        if (run.waitingAt().isPresent() && !(body instanceof Turned)) {
             return Optional.of(Reason.of("run.refused.hold")
                     .name("phase", run.waitingAt().get().id().key()));
         }
@@ -60,48 +89,79 @@ public final class RunRules {
             return instrument(run.unit(), step, r);
         }
         if (body instanceof Turned t) {
-            return run.unit().settings().stream().anyMatch(s -> s.id().equals(t.setting()))
-                    ? Optional.empty()
-                    : Optional.of(Reason.of("run.refused.no-screw").name("setting", t.setting()));
+            return turned(run, t);
         }
-        if (body instanceof Cracked
-                && step.goal()
-                        .filter(g -> g.way() == Step.Way.BACK_OUT_TO_CRACK)
-                        .isEmpty()) {
+        if (body instanceof Cracked && !step.goes(Way.BACK_OUT_TO_CRACK)) {
             return Optional.of(Reason.of("run.refused.no-crack-here"));
+        }
+        if (body instanceof Struck s) {
+            return struck(run, step, s);
+        }
+        if (body instanceof Again || body instanceof RunEvent.Noted) {
+            return Optional.empty();
         }
         return body instanceof Deviation d ? deviation(run, step, d) : Optional.empty();
     }
 
+    private static Optional<Reason> turned(RunState run, Turned t) {
+        boolean known = run.unit().settings().stream().anyMatch(s -> s.id().equals(t.setting()));
+        if (!known) {
+            return Optional.of(Reason.of("run.refused.no-screw").name("setting", t.setting()));
+        }
+        return Math.abs(t.turns()) <= MOST_TURNS && (t.turns() != 0 || t.atEnd())
+                ? Optional.empty()
+                : Optional.of(Reason.of("run.refused.turns").number("limit", MOST_TURNS));
+    }
+
     private static Optional<Reason> instrument(PowerUnit unit, Step step, Reading r) {
-        boolean known = step.expect().stream().anyMatch(e -> e.instrument().equals(r.instrument()))
+        boolean known = r.instrument().equals(Expect.OIL)
+                || step.expect().stream().anyMatch(e -> e.instrument().equals(r.instrument()))
                 || unit.testPoints().stream().map(TestPoint::id).anyMatch(r.instrument()::equals);
-        return known
+        return known && Double.isFinite(r.value())
                 ? Optional.empty()
                 : Optional.of(Reason.of("run.refused.no-instrument").name("instrument", r.instrument()));
     }
 
-    /** Lower than the schematic is allowed with a reason; higher needs a second person's release, which isn't here. */
+    /** A slip can be named in the step in which it was made, as long as that is at hand. */
+    private static Optional<Reason> struck(RunState run, Step step, Struck s) {
+        boolean there = run.events().stream()
+                .filter(e -> e.seq() == s.wrong() && !run.isStruck(e.seq()))
+                .map(RunEvent::body)
+                .anyMatch(b -> b instanceof OfStep of
+                        && of.step().equals(step.id())
+                        && (b instanceof Reading
+                                || b instanceof Cracked
+                                || b instanceof RunEvent.Noted
+                                || b instanceof Turned && !run.onRig()));
+        return there
+                ? Optional.empty()
+                : Optional.of(Reason.of("run.refused.no-slip").number("seq", s.wrong()));
+    }
+
+    /** Lower than the schematic is allowed with a reason; higher needs a second person's release. */
     private static Optional<Reason> deviation(RunState run, Step step, Deviation d) {
-        if (d.reason().isBlank()) {
-            return Optional.of(Reason.of("run.refused.no-reason"));
+        if (d.reason().strip().length() < LEAST_REASON) {
+            return Optional.of(Reason.of("run.refused.no-reason").number("least", LEAST_REASON));
         }
         StepJudge judge = new StepJudge(run, step);
+        if (step.demands(Demand.ZERO)) {
+            return Optional.of(Reason.of("run.refused.zero-proof"));
+        }
         if (judge.judged().size() < step.expect().size()) {
             return Optional.of(Reason.of("run.refused.nothing-read"));
         }
         if (judge.missing().isEmpty()) {
             return Optional.of(Reason.of("run.refused.already-good"));
         }
-        if (step.judgesSetting()) {
+        if (!judge.mayBeLeft()) {
+            return judge.missing().stream().findFirst();
+        }
+        if (judge.aboveSchematic() && d.releasedBy().filter(r -> !r.isBlank()).isEmpty()) {
             Step.Goal goal = step.goal().orElseThrow();
-            double measured = judge.decisive().orElse(0);
-            if (measured > goal.targetPa() + goal.tolerancePa()) {
-                return Optional.of(Reason.of("run.refused.above-schematic")
-                        .pressure("measured", measured)
-                        .pressure("target", goal.targetPa())
-                        .pressure("tolerance", goal.tolerancePa()));
-            }
+            return Optional.of(Reason.of("run.refused.above-schematic")
+                    .pressure("measured", judge.decisive().orElseThrow())
+                    .pressure("target", goal.targetPa())
+                    .pressure("tolerance", goal.tolerancePa()));
         }
         return Optional.empty();
     }
@@ -110,18 +170,19 @@ public final class RunRules {
     public static double largest(PowerUnit unit, String instrument, Kind kind) {
         return switch (kind) {
             case PRESSURE ->
-                unit.testPoints().stream()
-                        .filter(t -> t.id().equals(instrument))
-                        .mapToDouble(TestPoint::rangePa)
-                        .findFirst()
-                        .orElse(0);
+                unit.findTestPoint(instrument).map(TestPoint::rangePa).orElse(0.0);
             case CURRENT ->
                 10
-                        * unit.all(earlygate.circuit.ElectricMotor.class).stream()
-                                .mapToDouble(earlygate.circuit.ElectricMotor::ratedCurrent)
-                                .max()
+                        * unit.all(Driver.class).stream()
+                                .filter(d -> d.id().equals(instrument))
+                                .mapToDouble(RunRules::ratedCurrent)
+                                .findFirst()
                                 .orElse(100);
             default -> 150;
         };
+    }
+
+    private static double ratedCurrent(Driver d) {
+        return d instanceof ElectricMotor m ? m.ratedCurrent() : d instanceof DcMotor m ? m.ratedCurrent() : 100;
     }
 }

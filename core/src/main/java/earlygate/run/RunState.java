@@ -9,38 +9,80 @@ import earlygate.plan.Step;
 import earlygate.run.RunEvent.Again;
 import earlygate.run.RunEvent.Cracked;
 import earlygate.run.RunEvent.Deviation;
+import earlygate.run.RunEvent.Handled;
 import earlygate.run.RunEvent.HoldOpened;
+import earlygate.run.RunEvent.Noted;
 import earlygate.run.RunEvent.OfStep;
 import earlygate.run.RunEvent.Reading;
+import earlygate.run.RunEvent.Reopened;
 import earlygate.run.RunEvent.StepDone;
+import earlygate.run.RunEvent.Stopped;
+import earlygate.run.RunEvent.Struck;
 import earlygate.run.RunEvent.Turned;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.Set;
 
-/** Where a run stands: the fold of its events over the plan it walks. The same events always give the same state. */
+/**
+ * Where a run stands: the fold of its events over the plan it walks. The same events always give the same state, and no
+ * log makes it throw: what an event speaks of and the plan doesn't know is passed over.
+ */
 public final class RunState {
+    /** How long a reading of the oil is good for. */
+    public static final Duration OIL_FRESH = Duration.ofMinutes(15);
+
+    private record Oil(long seq, Instant at, double kelvin) {}
+
     private final PowerUnit unit;
     private final Plan plan;
+    private final boolean rig;
     private final Map<String, StepRecord> records = new LinkedHashMap<>();
+    private final Map<String, Step> steps = new HashMap<>();
     private final Map<String, RunEvent> holds = new LinkedHashMap<>();
+    private final Map<String, Boolean> nutsTight = new HashMap<>();
+    private final Map<String, String> stopped = new LinkedHashMap<>();
+    private final List<Oil> oils = new ArrayList<>();
+    private final Set<Long> struck = new HashSet<>();
     private final Screws screws;
-    private OptionalDouble oil = OptionalDouble.empty();
     private final List<RunEvent> events;
 
-    private RunState(PowerUnit unit, Plan plan, List<RunEvent> events) {
+    private RunState(PowerUnit unit, Plan plan, List<RunEvent> events, boolean rig, Curves curves) {
         this.events = List.copyOf(events);
         this.unit = unit;
         this.plan = plan;
-        this.screws = new Screws(unit);
-        plan.steps().forEach(s -> records.put(s.id(), new StepRecord()));
+        this.rig = rig;
+        this.screws = new Screws(unit, curves);
+        plan.steps().forEach(s -> {
+            records.put(s.id(), new StepRecord(s));
+            steps.put(s.id(), s);
+        });
     }
 
+    /** A run with typed readings. */
     public static RunState of(PowerUnit unit, Plan plan, List<RunEvent> events) {
-        RunState state = new RunState(unit, plan, events);
-        events.forEach(state::apply);
+        return of(unit, plan, events, false, new Curves(unit));
+    }
+
+    /**
+     * @param rig the machine reports every handle that is moved, so what a hand must have done is asked of the log
+     * @param curves of this very plan; kept over many folds
+     */
+    public static RunState of(PowerUnit unit, Plan plan, List<RunEvent> events, boolean rig, Curves curves) {
+        RunState state = new RunState(unit, plan, events, rig, curves);
+        for (RunEvent e : events) {
+            if (e.body() instanceof Struck s) {
+                state.struck.add(s.wrong());
+            }
+        }
+        events.stream().filter(e -> !state.struck.contains(e.seq())).forEach(state::apply);
         return state;
     }
 
@@ -51,29 +93,79 @@ public final class RunState {
         }
         OfStep body = (OfStep) event.body();
         StepRecord record = records.get(body.step());
-        Step step = plan.step(body.step());
+        Step step = steps.get(body.step());
+        if (record == null) {
+            return;
+        }
         if (body instanceof Reading r) {
-            record.reading(event, r);
-            screws.read(step, r);
-            oil = r.instrument().equals(Expect.OIL)
-                    ? OptionalDouble.of(r.value())
-                    : r.oil().isPresent() ? r.oil() : oil;
+            reading(event, step, record, r);
         } else if (body instanceof Turned t) {
-            if (step.setting().filter(t.setting()::equals).isPresent()) {
-                record.turned(t.turns());
-            }
-            screws.turned(step, t);
+            record.turned(t);
+            screws.turned(event.seq(), step, t);
         } else if (body instanceof Cracked c) {
-            record.cracked(event);
-            oil = c.oil().isPresent() ? c.oil() : oil;
-        } else if (body instanceof Deviation d) {
-            record.deviation(d.reason());
+            record.cracked(event, c);
+            c.oil().ifPresent(k -> oils.add(new Oil(event.seq(), event.at(), k)));
+        } else if (body instanceof Handled h) {
+            handled(record, h);
+        } else if (body instanceof Stopped s) {
+            stopped.put(s.driver(), s.cause());
+            record.stopped();
+        } else if (body instanceof Noted n) {
+            record.noted(event, n);
+        } else if (body instanceof Deviation) {
+            record.deviation(event);
         } else if (body instanceof Again) {
             record.again();
+            screws.forget();
+        } else if (body instanceof Reopened) {
+            reopen(step);
         } else if (body instanceof StepDone) {
             record.done(event);
             screws.forget();
         }
+    }
+
+    private void reading(RunEvent event, Step step, StepRecord record, Reading r) {
+        if (r.instrument().equals(Expect.OIL)) {
+            oils.add(new Oil(event.seq(), event.at(), r.value()));
+        } else {
+            r.oil().ifPresent(k -> oils.add(new Oil(event.seq(), event.at(), k)));
+        }
+        record.reading(event, r)
+                .ifPresent(m -> screws.measured(step, step.goal().orElseThrow().testPoint(), m));
+    }
+
+    private void handled(StepRecord record, Handled h) {
+        record.handled(h);
+        if (h.action().equals("nut")) {
+            nutsTight.put(h.part(), h.to().equals("1"));
+        } else if (h.action().equals("start")) {
+            stopped.remove(h.part());
+        }
+        if (!h.action().equals("pass") && !h.action().equals("nut")) {
+            screws.forget();
+        }
+    }
+
+    /** This step and all after it that turn or read something; the gates behind them are shut again. */
+    private void reopen(Step from) {
+        boolean reached = false;
+        for (Phase p : plan.phases()) {
+            for (Step s : p.steps()) {
+                reached |= s.equals(from);
+                boolean proves = s.equals(from)
+                        || s.goal().isPresent()
+                        || !s.expect().isEmpty()
+                        || s.demand().isPresent();
+                if (reached && proves) {
+                    records.get(s.id()).reopen();
+                }
+            }
+            if (reached) {
+                holds.remove(p.id().key());
+            }
+        }
+        screws.forget();
     }
 
     public PowerUnit unit() {
@@ -82,6 +174,11 @@ public final class RunState {
 
     public Plan plan() {
         return plan;
+    }
+
+    /** Whether the machine itself tells what is done to it. */
+    public boolean onRig() {
+        return rig;
     }
 
     /** The sequence number of the last event; 0 before the first. */
@@ -94,8 +191,18 @@ public final class RunState {
         return events;
     }
 
+    /** A slip that was corrected: it stays in the log and counts for nothing. */
+    public boolean isStruck(long seq) {
+        return struck.contains(seq);
+    }
+
+    /** @throws java.util.NoSuchElementException for an id that is no step of the plan */
     public StepRecord record(String step) {
-        return records.get(step);
+        return Optional.ofNullable(records.get(step)).orElseThrow();
+    }
+
+    public Optional<Step> step(String id) {
+        return Optional.ofNullable(steps.get(id));
     }
 
     /** The step at hand; empty when all are done. */
@@ -103,19 +210,21 @@ public final class RunState {
         return plan.steps().stream().filter(s -> !records.get(s.id()).isDone()).findFirst();
     }
 
-    /** The shut hold point that bars the way to the step at hand, if one does. */
+    /** The shut hold point that bars the way to the step at hand, or to the end of the run, if one does. */
     public Optional<Phase> waitingAt() {
-        Optional<Phase> phase = current().map(s -> plan.phaseOf(s.id()));
-        if (phase.isEmpty()
-                || !phase.get().steps().get(0).id().equals(current().get().id())) {
-            return Optional.empty();
+        List<Phase> phases = plan.phases();
+        Optional<Step> current = current();
+        if (current.isEmpty()) {
+            return plan.lastGateCounts() && !phases.isEmpty()
+                    ? Optional.of(phases.get(phases.size() - 1)).filter(this::isShut)
+                    : Optional.empty();
         }
-        int index = plan.phases().indexOf(phase.get());
-        if (index == 0) {
-            return Optional.empty();
-        }
-        Phase before = plan.phases().get(index - 1);
-        return holds.containsKey(before.id().key()) ? Optional.empty() : Optional.of(before);
+        int at = phases.indexOf(plan.phaseOf(current.get().id()));
+        return phases.subList(0, at).stream().filter(this::isShut).findFirst();
+    }
+
+    private boolean isShut(Phase p) {
+        return !holds.containsKey(p.id().key());
     }
 
     /** When and by whom a hold point was opened. */
@@ -124,24 +233,70 @@ public final class RunState {
     }
 
     public boolean finished() {
-        return current().isEmpty();
+        return current().isEmpty() && waitingAt().isEmpty();
     }
 
     public ScrewModel screw(String setting) {
         return screws.model(setting);
     }
 
-    /** Turns in from all out, counted. */
-    public double position(String setting) {
+    /** Turns in from all out; unknown before an end was touched. */
+    public OptionalDouble position(String setting) {
         return screws.position(setting);
     }
 
-    double foundAt(String setting) {
+    OptionalDouble foundAt(String setting) {
         return screws.foundAt(setting);
     }
 
-    /** The last oil temperature anyone read, K. */
+    OptionalDouble firstRead(String setting) {
+        return screws.firstRead(setting);
+    }
+
+    /** Whether this screw was turned after that event. */
+    boolean turnedAfter(long seq, String setting) {
+        return screws.lastTurn(setting) > seq;
+    }
+
+    /** False only where the machine said that the nut of this screw stands slack. */
+    boolean nutTight(String setting) {
+        return nutsTight.getOrDefault(setting, true);
+    }
+
+    /** Why a drive that ought to run has stopped by itself; empty once it was started again. */
+    public Optional<String> stoppedBy(String driver) {
+        return Optional.ofNullable(stopped.get(driver));
+    }
+
+    /** The last oil temperature anyone read, K, and when. */
+    public Optional<Instant> oilReadAt() {
+        return oils.isEmpty()
+                ? Optional.empty()
+                : Optional.of(oils.get(oils.size() - 1).at());
+    }
+
     public OptionalDouble oil() {
-        return oil;
+        return oils.isEmpty()
+                ? OptionalDouble.empty()
+                : OptionalDouble.of(oils.get(oils.size() - 1).kelvin());
+    }
+
+    /** The oil, K, when this event of a step was read: its own, or one read no longer than a quarter of an hour apart. */
+    public OptionalDouble oilAt(RunEvent event, String step) {
+        OptionalDouble own = event.body() instanceof Reading r
+                ? r.oil()
+                : event.body() instanceof Cracked c ? c.oil() : OptionalDouble.empty();
+        if (own.isPresent()) {
+            return own;
+        }
+        long before = record(step).doneSeq();
+        for (int i = oils.size() - 1; i >= 0; i--) {
+            Oil o = oils.get(i);
+            if (o.seq() < before) {
+                boolean fresh = Duration.between(o.at(), event.at()).abs().compareTo(OIL_FRESH) <= 0;
+                return fresh ? OptionalDouble.of(o.kelvin()) : OptionalDouble.empty();
+            }
+        }
+        return OptionalDouble.empty();
     }
 }

@@ -4,95 +4,125 @@ import earlygate.circuit.PowerUnit;
 import earlygate.circuit.Setting;
 import earlygate.judge.ScrewModel;
 import earlygate.plan.Step;
-import earlygate.run.RunEvent.Reading;
 import earlygate.run.RunEvent.Turned;
 import java.util.HashMap;
 import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalDouble;
 
-/** What the run has learned of each screw: its slope, and how far it stands from all out. */
+/** What the run has learned of each screw: its slope, and how far it stands from all out once an end was touched. */
 final class Screws {
     /** Standard deviation of a change between two readings, as a fraction of full scale. */
     private static final double READING_NOISE = 0.002;
 
     private final PowerUnit unit;
+    private final Curves curves;
     private final Map<String, ScrewModel> models = new HashMap<>();
+    private final Map<String, Double> net = new HashMap<>();
     private final Map<String, Double> position = new HashMap<>();
     private final Map<String, Double> foundAt = new HashMap<>();
-    private String turning = "";
+    private final Map<String, Double> firstRead = new HashMap<>();
+    private final Map<String, Long> lastTurn = new HashMap<>();
+    private String step = "";
     private double turnsSince;
     private double last = Double.NaN;
+    private boolean othersTurned;
 
-    Screws(PowerUnit unit) {
+    Screws(PowerUnit unit, Curves curves) {
         this.unit = unit;
+        this.curves = curves;
         for (Setting s : unit.settings()) {
             models.put(s.id(), ScrewModel.from(s.screw().paPerTurn()));
-            position.put(s.id(), 0.0);
         }
     }
 
-    void turned(Step step, Turned t) {
-        if (step.action().code().equals("plan.back-out")) {
-            // From here the screw's place is known: all out.
-            foundAt.merge(t.setting(), -t.turns(), Double::sum);
+    void turned(long seq, Step at, Turned t) {
+        if (!models.containsKey(t.setting())) {
             return;
         }
-        if (step.action().code().equals("plan.all-in")) {
-            double travel = unit.setting(t.setting()).screw().travel();
-            foundAt.merge(t.setting(), travel - t.turns(), (at, first) -> at - t.turns());
-            position.put(t.setting(), travel);
+        net.merge(t.setting(), t.turns(), Double::sum);
+        position.computeIfPresent(t.setting(), (id, p) -> p + t.turns());
+        if (t.turns() != 0) {
+            lastTurn.put(t.setting(), seq);
+        }
+        boolean own = at.setting().filter(t.setting()::equals).isPresent();
+        if (t.atEnd()) {
+            boolean inward = t.turns() > 0
+                    || t.turns() == 0
+                            && own
+                            && at.goal().filter(Step.Goal::inward).isPresent();
+            double end = inward ? unit.setting(t.setting()).screw().travel() : 0;
+            // Counted from an end, the first one that is touched says how it was found.
+            foundAt.putIfAbsent(t.setting(), end - net.get(t.setting()));
+            position.put(t.setting(), end);
+        }
+        if (own) {
+            turnsSince += t.turns();
+        } else {
+            othersTurned |= t.turns() != 0;
+        }
+    }
+
+    /** A measure teaches the slope when the step's screw alone was turned since the last, and the gauge was its own. */
+    void measured(Step at, String gauge, double measure) {
+        String setting = at.setting().orElse("");
+        if (!models.containsKey(setting)) {
             return;
         }
-        position.merge(t.setting(), t.turns(), Double::sum);
-        if (!turning.equals(t.setting()) && turnsSince != 0) {
-            last = Double.NaN;
+        boolean first = net.getOrDefault(setting, 0.0) == 0 && at.kind() == Step.Kind.SET;
+        if (first) {
+            firstRead.putIfAbsent(setting, measure);
         }
-        turning = t.setting();
-        turnsSince += t.turns();
-    }
-
-    /** A reading teaches the slope when one screw alone was turned since the last, and the gauge should have followed. */
-    void read(Step step, Reading r) {
-        boolean follows = step.goal()
-                .filter(g ->
-                        g.way() == Step.Way.TURN_TO_READING && g.testPoint().equals(r.instrument()))
-                .isPresent();
-        if (follows
-                && turnsSince != 0
-                && !Double.isNaN(last)
-                && step.setting().filter(turning::equals).isPresent()) {
-            double noise = READING_NOISE * fullScale(r.instrument());
-            models.merge(turning, models.get(turning), (m, same) -> m.learn(turnsSince, r.value() - last, noise));
+        boolean same = step.equals(at.id()) && !Double.isNaN(last) && !othersTurned;
+        if (same && turnsSince != 0 && at.goes(Step.Way.TURN_TO_READING) && own(at, last) && own(at, measure)) {
+            double noise = READING_NOISE * unit.testPoint(gauge).rangePa();
+            models.merge(setting, models.get(setting), (m, old) -> m.learn(turnsSince, measure - last, noise));
         }
-        if (unit.testPoints().stream().anyMatch(t -> t.id().equals(r.instrument()))) {
-            last = r.value();
-            turnsSince = 0;
-        }
-    }
-
-    /** Another step: what was turned without being read teaches nothing. */
-    void forget() {
+        step = at.id();
+        last = measure;
         turnsSince = 0;
+        othersTurned = false;
     }
 
-    private double fullScale(String testPoint) {
-        return unit.testPoints().stream()
-                .filter(t -> t.id().equals(testPoint))
-                .findFirst()
-                .orElseThrow()
-                .rangePa();
+    /** By the model the screw has the gauge at this reading, and no other limiter is near. */
+    private boolean own(Step at, double reading) {
+        Optional<GaugeCurve> curve = curves.of(at);
+        return curve.isEmpty() || !curve.get().above(reading) && !curve.get().below(reading);
+    }
+
+    /** Another step, another arrangement: what was turned before it teaches nothing. */
+    void forget() {
+        step = "";
+        last = Double.NaN;
+        turnsSince = 0;
+        othersTurned = false;
     }
 
     ScrewModel model(String setting) {
         return models.get(setting);
     }
 
-    /** Turns in from all out. */
-    double position(String setting) {
-        return position.get(setting);
+    /** Turns in from all out; empty before an end was touched. */
+    OptionalDouble position(String setting) {
+        return optional(position.get(setting));
     }
 
-    /** Turns in from all out at which the unit was found, by the turns to either end; 0 when nobody counted. */
-    double foundAt(String setting) {
-        return foundAt.getOrDefault(setting, 0.0);
+    /** Turns in from all out at which the unit was found; empty where nobody counted to an end. */
+    OptionalDouble foundAt(String setting) {
+        return optional(foundAt.get(setting));
+    }
+
+    /** The first measure of a setting before its screw was touched at all, Pa. */
+    OptionalDouble firstRead(String setting) {
+        return optional(firstRead.get(setting));
+    }
+
+    /** Sequence number of the last turn; 0 before the first. */
+    long lastTurn(String setting) {
+        return lastTurn.getOrDefault(setting, 0L);
+    }
+
+    private static OptionalDouble optional(Double value) {
+        return value == null ? OptionalDouble.empty() : OptionalDouble.of(value);
     }
 }

@@ -1,57 +1,153 @@
 package earlygate.run;
 
+import earlygate.plan.Step;
 import earlygate.run.RunEvent.Cracked;
+import earlygate.run.RunEvent.Deviation;
+import earlygate.run.RunEvent.Handled;
+import earlygate.run.RunEvent.Noted;
 import earlygate.run.RunEvent.Reading;
-import java.time.Instant;
+import earlygate.run.RunEvent.Source;
+import earlygate.run.RunEvent.Turned;
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalDouble;
 
-/** What a run holds of one step; grows while events are folded, then is only read. */
+/**
+ * What a run holds of one step; grows while events are folded, then is only read. What is read stands until something is
+ * turned or moved in the step; a deviation stands until anything is read, turned or moved.
+ */
 public final class StepRecord {
+    /** A measure of the goal, Pa, and the net turns of the step's own screw since the one before. */
+    public record Point(double turns, double measure) {}
+
+    private final Step step;
     private final Map<String, RunEvent> latest = new HashMap<>();
-    private final List<RunEvent> readings = new ArrayList<>();
-    private RunEvent cracked;
-    private String deviation;
+    private final Map<String, Double> turnedBy = new LinkedHashMap<>();
+    private final Map<String, RunEvent> notes = new LinkedHashMap<>();
+    private final List<Point> points = new ArrayList<>();
+    private RunEvent detected;
+    private RunEvent tapped;
+    private RunEvent deviation;
     private RunEvent done;
-    private double turnsSinceReading;
-    private double turned;
+    private double turnsSincePoint;
+    private boolean touchedEnd;
+    private boolean loadOpened;
+    private boolean loadShut;
     private int attempts = 1;
 
-    void reading(RunEvent event, Reading r) {
+    StepRecord(Step step) {
+        this.step = step;
+    }
+
+    /** @return the measure of the step's goal, where this reading completes one */
+    OptionalDouble reading(RunEvent event, Reading r) {
         latest.put(r.instrument(), event);
-        readings.add(event);
-        turnsSinceReading = 0;
+        if (!r.instrument().equals(earlygate.plan.Expect.OIL)) {
+            deviation = null;
+        }
+        if (step.goal().isEmpty() || !step.goal().get().reads(r.instrument())) {
+            return OptionalDouble.empty();
+        }
+        OptionalDouble measure = measure();
+        if (measure.isPresent()) {
+            boolean moved = !points.isEmpty()
+                    && turnsSincePoint == 0
+                    && Math.abs(measure.getAsDouble() - last().measure()) > 0.01 * Math.abs(last().measure());
+            if (moved) {
+                // The gauge went somewhere without the screw: something else was put right, all starts anew.
+                points.clear();
+            }
+            points.add(new Point(turnsSincePoint, measure.getAsDouble()));
+            turnsSincePoint = 0;
+        }
+        return measure;
     }
 
-    void cracked(RunEvent event) {
-        cracked = event;
+    private Point last() {
+        return points.get(points.size() - 1);
     }
 
-    void turned(double turns) {
-        turned += turns;
-        turnsSinceReading += turns;
+    void cracked(RunEvent event, Cracked c) {
+        if (c.source() == Source.TAPPED) {
+            tapped = event;
+        } else {
+            detected = event;
+        }
+        deviation = null;
     }
 
-    void deviation(String reason) {
-        deviation = reason;
+    void turned(Turned t) {
+        turnedBy.merge(t.setting(), t.turns(), Double::sum);
+        if (step.setting().filter(t.setting()::equals).isPresent()) {
+            turnsSincePoint += t.turns();
+            touchedEnd |= t.atEnd();
+        }
+        if (t.turns() != 0) {
+            forgetReadings();
+        }
+    }
+
+    /** A handle was moved: what was read before says nothing about the machine as it stands now. */
+    void handled(Handled h) {
+        if (h.action().equals("open")) {
+            boolean open = !h.to().equals("0") && !h.to().equals("0.0");
+            loadShut = loadOpened && !open;
+            loadOpened |= open;
+        }
+        if (List.of("start", "stop", "open", "shift").contains(h.action())
+                || h.action().equals("nut") && step.kind() == Step.Kind.LOCK) {
+            forgetReadings();
+            points.clear();
+        }
+    }
+
+    /** The drive went off by itself. */
+    void stopped() {
+        forgetReadings();
+    }
+
+    private void forgetReadings() {
+        latest.keySet().removeIf(id -> !id.equals(earlygate.plan.Expect.OIL));
+        detected = null;
+        tapped = null;
+        deviation = null;
+    }
+
+    void noted(RunEvent event, Noted n) {
+        notes.put(n.note(), event);
+    }
+
+    void deviation(RunEvent event) {
+        deviation = event;
     }
 
     void again() {
         latest.clear();
-        cracked = null;
-        deviation = null;
-        turnsSinceReading = 0;
+        points.clear();
+        forgetReadings();
+        turnsSincePoint = 0;
+        loadOpened = false;
+        loadShut = false;
         attempts++;
+    }
+
+    /** To be done once more from its beginning; what was turned before is another story. */
+    void reopen() {
+        again();
+        turnedBy.clear();
+        touchedEnd = false;
+        done = null;
     }
 
     void done(RunEvent event) {
         done = event;
     }
 
-    /** The last reading of an instrument in this step. */
+    /** The last reading of an instrument that still stands. */
     public Optional<Reading> reading(String instrument) {
         return readingEvent(instrument).map(e -> (Reading) e.body());
     }
@@ -60,29 +156,51 @@ public final class StepRecord {
         return Optional.ofNullable(latest.get(instrument));
     }
 
-    /** Every reading ever taken here, also those before the step was begun again. */
-    public List<RunEvent> readings() {
-        return List.copyOf(readings);
+    /** What the goal is judged by, Pa: one gauge, or the difference of two; empty until all of it is read. */
+    public OptionalDouble measure() {
+        Step.Goal goal = step.goal().orElse(null);
+        if (goal == null || reading(goal.testPoint()).isEmpty()) {
+            return OptionalDouble.empty();
+        }
+        double value = reading(goal.testPoint()).get().value();
+        if (goal.minus().isEmpty()) {
+            return OptionalDouble.of(value);
+        }
+        return reading(goal.minus().get())
+                .map(low -> OptionalDouble.of(value - low.value()))
+                .orElse(OptionalDouble.empty());
+    }
+
+    /** Measures of this attempt, oldest first, as long as nothing but the step's own screw moved between. */
+    public List<Point> points() {
+        return List.copyOf(points);
+    }
+
+    /** The crack that counts: the one found on the stream, else the one marked by hand. */
+    public Optional<RunEvent> crackedEvent() {
+        return Optional.ofNullable(detected != null ? detected : tapped);
     }
 
     public Optional<Cracked> cracked() {
         return crackedEvent().map(e -> (Cracked) e.body());
     }
 
-    public Optional<RunEvent> crackedEvent() {
-        return Optional.ofNullable(cracked);
+    /** The crack that a hand marked, kept beside the one that was found. */
+    public Optional<Cracked> tapped() {
+        return Optional.ofNullable(tapped).map(e -> (Cracked) e.body());
     }
 
-    public Optional<String> deviation() {
-        return Optional.ofNullable(deviation);
+    public Optional<Deviation> deviation() {
+        return Optional.ofNullable(deviation).map(e -> (Deviation) e.body());
     }
 
     public boolean isDone() {
         return done != null;
     }
 
-    public Optional<Instant> doneAt() {
-        return Optional.ofNullable(done).map(RunEvent::at);
+    /** Sequence number of the event that ended it; the largest number while it is open. */
+    long doneSeq() {
+        return done == null ? Long.MAX_VALUE : done.seq();
     }
 
     /** 1, and one more each time it was begun again. */
@@ -90,13 +208,28 @@ public final class StepRecord {
         return attempts;
     }
 
-    /** Turns of this step's own adjuster, clockwise positive. */
+    /** Net turns of this step's own adjuster, clockwise positive. */
     public double turned() {
-        return turned;
+        return step.setting().map(s -> turnedBy.getOrDefault(s, 0.0)).orElse(0.0);
     }
 
-    /** True when the reading is older than the last turn. */
-    public boolean turnedSinceReading() {
-        return turnsSinceReading != 0;
+    /** Net turns of every adjuster that was turned here, own and others. */
+    public Map<String, Double> turnedBy() {
+        return Map.copyOf(turnedBy);
+    }
+
+    /** The step's own screw came to its end. */
+    public boolean touchedEnd() {
+        return touchedEnd;
+    }
+
+    /** The load was opened in this step, and shut again after that. */
+    public boolean loadMoved() {
+        return loadShut;
+    }
+
+    /** What was written down, by the key of its label. */
+    public Optional<Noted> note(String key) {
+        return Optional.ofNullable(notes.get(key)).map(e -> (Noted) e.body());
     }
 }

@@ -96,6 +96,11 @@ public final class Conditions {
         running[network.elementIndex(driver)] = turns;
     }
 
+    /** A pump that gets no oil delivers none: its suction shut, or turning the wrong way. */
+    public void starved(String pump, boolean noOil) {
+        suctionShut[network.pumpIndex(pump)] = noOil;
+    }
+
     /** @param temperature K */
     public void oil(double temperature) {
         oil = temperature;

@@ -64,9 +64,14 @@ public final class Transient {
     }
 
     /** Picks up from a steady state: its pressures, and strokes and latches as they stand at these. */
-    void restore(SteadyState state, Conditions c) {
+    public void restore(SteadyState state, Conditions c) {
+        restore(state.pressures(), c);
+    }
+
+    /** @param pressures Pa by line; a line left out stands without pressure */
+    public void restore(Map<String, Double> pressures, Conditions c) {
         Balance b = newton.balance;
-        state.pressures().forEach((line, pa) -> b.pressure[network.lineIndex(line)] = pa);
+        pressures.forEach((line, pa) -> b.pressure[network.lineIndex(line)] = pa);
         b.evaluate(network, c, b.pressure, 0);
         for (Element e : network.elements) {
             e.after(b, c);

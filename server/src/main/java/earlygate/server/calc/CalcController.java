@@ -6,6 +6,7 @@ import earlygate.circuit.PowerUnit;
 import earlygate.circuit.Situation;
 import earlygate.circuit.Target;
 import earlygate.explain.Reason;
+import earlygate.ladder.Derivation;
 import earlygate.ladder.GapSchool;
 import earlygate.ladder.Ladder;
 import earlygate.plan.Plan;
@@ -124,8 +125,8 @@ class CalcController {
 
     @PostMapping("/plan")
     PlanView plan(@RequestBody CalcRequest request, @RequestParam(defaultValue = "bar") PressureUnit pressure) {
-        PowerUnit unit = CalcInput.unit(request.unit());
         GapSchool gaps = CalcInput.gaps(request.gapSchool());
+        PowerUnit unit = Derivation.completed(CalcInput.unit(request.unit()), gaps);
         Words words = Words.in(pressure);
         Plan plan = Planner.plan(
                 unit, CalcInput.school(request.school()), gaps, CalcInput.sections(request.sectionOrder()));

@@ -5,6 +5,7 @@ import static earlygate.quantity.Si.BAR;
 import earlygate.circuit.PowerUnit;
 import earlygate.circuit.SituationFile;
 import earlygate.explain.Reason;
+import earlygate.explain.Value;
 import earlygate.plan.Expect;
 import earlygate.plan.Phase;
 import earlygate.plan.Plan;
@@ -12,6 +13,7 @@ import earlygate.plan.Step;
 import earlygate.server.words.Words;
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.util.List;
+import java.util.Locale;
 import tools.jackson.databind.JsonNode;
 
 /** A plan in words and in the units of its instruments. */
@@ -25,6 +27,9 @@ public record PlanView(
      * @param setting null for steps without an adjuster
      * @param inControl null where the load decides or nothing is read
      * @param goalBar null for steps that bring nothing to a reading
+     * @param goal what the adjuster is brought to; null for steps without one
+     * @param demand zero, load-moved, return or rest: what it asks besides its readings; null for most
+     * @param notes what is to be written down in it
      */
     public record StepView(
             String id,
@@ -42,10 +47,29 @@ public record PlanView(
             double minutes,
             boolean unprotected,
             String way,
-            Double goalBar) {}
+            Double goalBar,
+            GoalView goal,
+            String demand,
+            List<NoteView> notes) {}
 
-    /** @param testPoint a gauge, a driver (its current), or OIL; values in the unit that it reads */
-    public record ExpectView(String testPoint, double value, double low, double high, String reads) {}
+    /**
+     * Values in the unit of the gauge.
+     *
+     * @param minus gauge that is taken off it; null for one gauge alone
+     */
+    public record GoalView(
+            String testPoint, String minus, double value, double low, double high, String reads, double turns) {}
+
+    /** @param key under which it is noted */
+    public record NoteView(String key, String label) {}
+
+    /**
+     * @param testPoint a gauge, a driver (its current), or OIL; values in the unit that it reads
+     * @param take standing, peak, valley or after: at which moment it is read
+     * @param afterS seconds after the drives have stopped
+     */
+    public record ExpectView(
+            String testPoint, double value, double low, double high, String reads, String take, double afterS) {}
 
     public record ComparisonView(
             String school,
@@ -82,7 +106,18 @@ public record PlanView(
         return words.say(Reason.of("phase." + id.key()));
     }
 
-    public static StepView step(PowerUnit unit, Step s, Words words) {
+    /** The unit of the gauge that a step is read on; sentences of the step speak it. */
+    public static Words readAs(PowerUnit unit, Step s, Words words) {
+        return s.goal()
+                .map(Step.Goal::testPoint)
+                .or(() -> s.expect().stream().map(Expect::instrument).findFirst())
+                .flatMap(unit::findTestPoint)
+                .map(t -> words.readIn(t.reads()))
+                .orElse(words);
+    }
+
+    public static StepView step(PowerUnit unit, Step s, Words chosen) {
+        Words words = readAs(unit, s, chosen);
         return new StepView(
                 s.id(),
                 s.kind().key(),
@@ -104,7 +139,28 @@ public record PlanView(
                 s.goal()
                         .filter(g -> g.tolerancePa() > 0)
                         .map(g -> g.targetPa() / BAR)
-                        .orElse(null));
+                        .orElse(null),
+                s.goal()
+                        .filter(g -> g.tolerancePa() > 0)
+                        .map(g -> goal(unit, g))
+                        .orElse(null),
+                s.demand()
+                        .map(d -> d.name().toLowerCase(Locale.ROOT).replace('_', '-'))
+                        .orElse(null),
+                s.notes().stream()
+                        .map(n -> new NoteView(n.code(), words.say(n)))
+                        .toList());
+    }
+
+    private static GoalView goal(PowerUnit unit, Step.Goal g) {
+        return new GoalView(
+                g.testPoint(),
+                g.minus().orElse(null),
+                Instruments.shown(unit, g.testPoint(), Value.Kind.PRESSURE, g.targetPa()),
+                Instruments.shown(unit, g.testPoint(), Value.Kind.PRESSURE, g.targetPa() - g.tolerancePa()),
+                Instruments.shown(unit, g.testPoint(), Value.Kind.PRESSURE, g.targetPa() + g.tolerancePa()),
+                Instruments.label(unit, g.testPoint(), Value.Kind.PRESSURE),
+                g.turns());
     }
 
     private static ExpectView expect(PowerUnit unit, Expect e) {
@@ -113,7 +169,9 @@ public record PlanView(
                 Instruments.shown(unit, e.instrument(), e.kind(), e.value()),
                 Instruments.shown(unit, e.instrument(), e.kind(), e.low()),
                 Instruments.shown(unit, e.instrument(), e.kind(), e.high()),
-                Instruments.label(unit, e.instrument(), e.kind()));
+                Instruments.label(unit, e.instrument(), e.kind()),
+                e.take().name().toLowerCase(Locale.ROOT),
+                e.afterS());
     }
 
     private static ComparisonView comparison(Plan.Comparison c, Words words) {

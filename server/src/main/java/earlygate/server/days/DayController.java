@@ -5,6 +5,7 @@ import earlygate.circuit.TestPoint;
 import earlygate.day.DaySheet;
 import earlygate.day.Job;
 import earlygate.explain.Reason;
+import earlygate.ladder.Derivation;
 import earlygate.ladder.GapSchool;
 import earlygate.plan.Plan;
 import earlygate.plan.Planner;
@@ -89,7 +90,8 @@ class DayController {
         List<Job> jobs = new ArrayList<>();
         List<LeftOut> leftOut = new ArrayList<>();
         for (String tag : tags) {
-            PowerUnit unit = CalcInput.unitText(units.newest(tag).document()).unit();
+            PowerUnit unit = Derivation.completed(
+                    CalcInput.unitText(units.newest(tag).document()).unit(), GapSchool.DEFAULT);
             Plan plan = Planner.plan(unit, School.AUTO, GapSchool.DEFAULT);
             names.put(tag, unit.name());
             if (plan.refused().isEmpty()) {

@@ -10,6 +10,7 @@ import earlygate.ladder.Ladder;
 import earlygate.quantity.PressureUnit;
 import earlygate.server.calc.CalcInput;
 import earlygate.server.instruments.InstrumentStore.Instrument;
+import earlygate.server.units.UnitStore;
 import earlygate.server.words.ApiProblem;
 import earlygate.server.words.Words;
 import io.swagger.v3.oas.annotations.media.Schema;
@@ -24,6 +25,7 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestHeader;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
@@ -74,14 +76,16 @@ class InstrumentController {
 
     @PostMapping("/instruments")
     @ResponseStatus(HttpStatus.CREATED)
-    Instrument add(@RequestBody InstrumentRequest r) {
-        return store.save(checked(0, r));
+    Instrument add(
+            @RequestBody InstrumentRequest r,
+            @RequestHeader(name = UnitStore.KEY_HEADER, required = false) String key) {
+        return store.savedUnder(key).orElseGet(() -> store.save(checked(0, r), key));
     }
 
     @PutMapping("/instruments/{id}")
     Instrument change(@PathVariable long id, @RequestBody InstrumentRequest r) {
         store.get(id);
-        return store.save(checked(id, r));
+        return store.save(checked(id, r), null);
     }
 
     @GetMapping("/units/{tag}/fitted")

@@ -9,6 +9,7 @@ import java.time.LocalDate;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import org.jooq.DSLContext;
 import org.springframework.stereotype.Repository;
 import org.springframework.transaction.annotation.Transactional;
@@ -56,8 +57,16 @@ public class InstrumentStore {
         return db.fetchExists(INSTRUMENT, INSTRUMENT.NAME.eq(name).and(INSTRUMENT.ID.ne(butNot)));
     }
 
+    /** What was saved under this key before. */
+    public Optional<Instrument> savedUnder(String key) {
+        return key == null
+                ? Optional.empty()
+                : db.selectFrom(INSTRUMENT).where(INSTRUMENT.CLIENT_KEY.eq(key)).fetchOptional(InstrumentStore::read);
+    }
+
+    /** @param key the sender's own name for a new one; null for none */
     @Transactional
-    public Instrument save(Instrument i) {
+    public Instrument save(Instrument i, String key) {
         InstrumentRecord r = i.id() == 0 ? db.newRecord(INSTRUMENT) : db.fetchOne(INSTRUMENT, INSTRUMENT.ID.eq(i.id()));
         r.setName(i.name());
         r.setKind(i.kind());
@@ -68,6 +77,9 @@ public class InstrumentStore {
         r.setCalibrationDue(i.calibrationDue());
         r.setMedium(i.medium());
         r.setRetired(i.retired());
+        if (i.id() == 0) {
+            r.setClientKey(key);
+        }
         r.store();
         return get(r.getId());
     }

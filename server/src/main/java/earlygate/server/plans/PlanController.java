@@ -1,6 +1,8 @@
 package earlygate.server.plans;
 
 import earlygate.circuit.PowerUnit;
+import earlygate.explain.Reason;
+import earlygate.ladder.Derivation;
 import earlygate.ladder.GapSchool;
 import earlygate.plan.Plan;
 import earlygate.plan.Planner;
@@ -22,6 +24,8 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
+import tools.jackson.core.JacksonException;
+import tools.jackson.databind.json.JsonMapper;
 
 /** The plan of a stored unit: to look at, as JSON, as CSV, and as a field sheet for a bay without a screen. */
 @RestController
@@ -35,16 +39,32 @@ class PlanController {
 
     private record Derived(StoredUnit stored, PowerUnit unit, PlanView plan, List<Plan.Refusal> refused) {}
 
-    private Derived derive(String tag, String school, String sectionOrder, PressureUnit pressure) {
-        StoredUnit stored = units.newest(tag);
-        PowerUnit unit = CalcInput.unitText(stored.document()).unit();
-        Plan plan = Planner.plan(unit, CalcInput.school(school), GapSchool.DEFAULT, CalcInput.sections(sectionOrder));
+    private Derived derive(Wish wish, PressureUnit pressure) {
+        StoredUnit stored = units.newest(wish.tag());
+        GapSchool gaps = wish.gaps();
+        PowerUnit unit =
+                Derivation.completed(CalcInput.unitText(stored.document()).unit(), gaps);
+        Plan plan = Planner.plan(unit, CalcInput.school(wish.school()), gaps, CalcInput.sections(wish.sectionOrder()));
         return new Derived(stored, unit, PlanView.of(unit, plan, Words.in(pressure)), plan.refused());
     }
 
+    /** What was chosen on Plan. {@code gapSchool} is the JSON object of the calculation API; left out, the default. */
+    private record Wish(String tag, String school, String sectionOrder, String gapSchool) {
+        GapSchool gaps() {
+            try {
+                return gapSchool == null
+                        ? GapSchool.DEFAULT
+                        : CalcInput.gaps(JsonMapper.shared().readTree(gapSchool));
+            } catch (JacksonException e) {
+                throw ApiProblem.badInput(
+                        "gapSchool", Reason.of("api.gap-school").name("value", gapSchool));
+            }
+        }
+    }
+
     /** Only a plan that may be walked is put on paper. */
-    private Derived walkable(String tag, String school, String sectionOrder, PressureUnit pressure) {
-        Derived d = derive(tag, school, sectionOrder, pressure);
+    private Derived walkable(Wish wish, PressureUnit pressure) {
+        Derived d = derive(wish, pressure);
         d.refused().stream().findFirst().ifPresent(r -> {
             throw ApiProblem.conflict("plan", r.message());
         });
@@ -56,11 +76,13 @@ class PlanController {
             @PathVariable String tag,
             @RequestParam(defaultValue = "auto") String school,
             @RequestParam(required = false) String sectionOrder,
+            @RequestParam(required = false) String gapSchool,
             @RequestParam(defaultValue = "bar") PressureUnit pressure) {
         return ResponseEntity.ok()
                 .header(HttpHeaders.CONTENT_DISPOSITION, attachment(tag, "json"))
                 .contentType(MediaType.APPLICATION_JSON)
-                .body(derive(tag, school, sectionOrder, pressure).plan());
+                .body(derive(new Wish(tag, school, sectionOrder, gapSchool), pressure)
+                        .plan());
     }
 
     @GetMapping("/plan.csv")
@@ -68,12 +90,13 @@ class PlanController {
             @PathVariable String tag,
             @RequestParam(defaultValue = "auto") String school,
             @RequestParam(required = false) String sectionOrder,
+            @RequestParam(required = false) String gapSchool,
             @RequestParam(defaultValue = "bar") PressureUnit pressure) {
         return ResponseEntity.ok()
                 .header(HttpHeaders.CONTENT_DISPOSITION, attachment(tag, "csv"))
                 .contentType(new MediaType("text", "csv", StandardCharsets.UTF_8))
-                .body(PlanCsv.write(
-                        walkable(tag, school, sectionOrder, pressure).plan()));
+                .body(PlanCsv.write(walkable(new Wish(tag, school, sectionOrder, gapSchool), pressure)
+                        .plan()));
     }
 
     @GetMapping("/field-sheet.pdf")
@@ -81,8 +104,9 @@ class PlanController {
             @PathVariable String tag,
             @RequestParam(defaultValue = "auto") String school,
             @RequestParam(required = false) String sectionOrder,
+            @RequestParam(required = false) String gapSchool,
             @RequestParam(defaultValue = "bar") PressureUnit pressure) {
-        Derived d = walkable(tag, school, sectionOrder, pressure);
+        Derived d = walkable(new Wish(tag, school, sectionOrder, gapSchool), pressure);
         return ResponseEntity.ok()
                 .header(HttpHeaders.CONTENT_DISPOSITION, attachment(tag, "pdf"))
                 .contentType(MediaType.APPLICATION_PDF)

@@ -40,6 +40,7 @@ final class RecordPdf {
         settings();
         tests();
         deviations();
+        taken();
         log();
         page.signatures("Technician", "Supervisor");
         return page.bytes();
@@ -59,7 +60,7 @@ final class RecordPdf {
             page.row(
                     Words.settingName(s.setting()),
                     show(s.asFoundBar()) + " " + s.asFoundFrom(),
-                    s.asLeftBar() == null ? "-" : show(s.asLeftBar()),
+                    s.asLeftBar() == null ? "-" : show(s.asLeftBar()) + cracks(s),
                     show(s.targetBar()) + " ± " + show(s.toleranceBar()) + " " + s.defined(),
                     s.verdict() == null ? "-" : s.verdict().replace('-', ' '),
                     s.instrument(),
@@ -67,6 +68,11 @@ final class RecordPdf {
                     s.at() == null ? "-" : when(s.at()));
         }
         page.endTable();
+    }
+
+    private String cracks(SettingView s) {
+        String found = s.crackFoundBar() == null ? "" : ", crack found " + show(s.crackFoundBar());
+        return found + (s.crackTappedBar() == null ? "" : ", marked by hand " + show(s.crackTappedBar()));
     }
 
     private void tests() {
@@ -84,13 +90,30 @@ final class RecordPdf {
     }
 
     private void deviations() {
-        page.table("Deviations and reasons", "Step", "Reason");
-        record.tests().stream()
-                .filter(t -> t.deviation() != null)
-                .forEach(t -> page.row(t.action() + " (" + t.instrument() + ")", t.deviation()));
+        page.table("Deviations and reasons", "Step", "Reason", "Given", "");
+        record.deviations().forEach(d -> page.row(d.action(), d.reason(), when(d.at()), d.standing()));
         page.endTable();
-        if (record.tests().stream().allMatch(t -> t.deviation() == null)) {
+        if (record.deviations().isEmpty()) {
             page.paragraph("None.");
+        }
+    }
+
+    private void taken() {
+        page.table("Every reading taken", "No.", "Time", "Step", "Instrument", "Read", "How", "");
+        record.taken()
+                .forEach(t -> page.row(
+                        Long.toString(t.seq()),
+                        when(t.at()),
+                        t.step(),
+                        t.instrument(),
+                        t.value() + " " + t.unit(),
+                        t.source(),
+                        t.standing()));
+        page.endTable();
+        if (!record.notes().isEmpty()) {
+            page.table("Written down", "Step", "What", "Text");
+            record.notes().forEach(n -> page.row(n.step(), n.label(), n.text()));
+            page.endTable();
         }
     }
 

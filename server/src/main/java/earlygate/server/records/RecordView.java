@@ -6,7 +6,10 @@ import static earlygate.quantity.Si.ZERO_C;
 import earlygate.circuit.PowerUnit;
 import earlygate.circuit.TestPoint;
 import earlygate.explain.Reason;
+import earlygate.explain.Value;
 import earlygate.ladder.GapSchool;
+import earlygate.plan.Expect;
+import earlygate.run.RunEvent;
 import earlygate.run.RunRecord;
 import earlygate.run.RunRecord.SettingRecord;
 import earlygate.run.RunRecord.TestRecord;
@@ -23,9 +26,12 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.time.OffsetDateTime;
 import java.time.ZoneId;
+import java.util.Arrays;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Collectors;
 
 /**
  * What a supervisor reads of a run. Pressures in bar whatever the screen shows; test readings in the instrument's own
@@ -48,6 +54,9 @@ public record RecordView(
         String outcome,
         List<SettingView> settings,
         List<TestView> tests,
+        List<TakenView> taken,
+        List<NoteView> notes,
+        List<DeviationView> deviations,
         List<StaffView> staffs,
         List<LogView> log) {
     /** @param asLeftBar null until the locked reading is taken, as are the fields that come with it */
@@ -63,7 +72,25 @@ public record RecordView(
             String instrument,
             Double oilC,
             Instant at,
-            String deviation) {}
+            String deviation,
+            Double crackFoundBar,
+            Double crackTappedBar) {}
+
+    /** Every reading ever taken, in its instrument's own unit; {@code standing} counts, earlier attempt or slip. */
+    public record TakenView(
+            long seq,
+            Instant at,
+            String step,
+            String instrument,
+            double value,
+            String unit,
+            String source,
+            String standing) {}
+
+    public record NoteView(String step, String label, String text, Instant at) {}
+
+    /** Every deviation ever given. {@code standing} stands or void: something was read or turned after it. */
+    public record DeviationView(String step, String action, String reason, Instant at, String standing) {}
 
     public record TestView(
             String step,
@@ -101,6 +128,12 @@ public record RecordView(
                         .map(s -> setting(unit, s, fitted, words))
                         .toList(),
                 record.tests().stream().map(t -> test(unit, t, words)).toList(),
+                record.taken().stream().map(t -> taken(unit, t)).toList(),
+                record.notes().stream()
+                        .map(n -> new NoteView(
+                                n.step().id(), label(n, words), n.note().text(), n.at()))
+                        .toList(),
+                deviations(state, words),
                 StaffView.of(
                         unit,
                         gaps,
@@ -117,17 +150,71 @@ public record RecordView(
                 bar(s.target().tolerancePa()),
                 defined(unit, s),
                 bar(s.asFoundPa()),
-                s.asFoundFrom() == RunRecord.AsFound.BY_TURNS ? "by turns counted" : "from the sheet",
+                words.say(Reason.of("as-found."
+                        + s.asFoundFrom().name().toLowerCase(Locale.ROOT).replace('_', '-'))),
                 s.asLeftPa().isPresent() ? bar(s.asLeftPa().getAsDouble()) : null,
                 s.verdict().map(RunReadings::grade).orElse(null),
-                unit.testPoints().stream()
-                        .filter(t -> t.id().equals(s.instrument()))
-                        .findFirst()
+                Arrays.stream(s.instrument().split(" − "))
+                        .flatMap(id -> unit.findTestPoint(id).stream())
                         .map(t -> instrument(t, fitted.get(t.id()), s.at(), words))
-                        .orElse(""),
+                        .collect(Collectors.joining(" less ")),
                 s.oil().isPresent() ? Math.round((s.oil().getAsDouble() - ZERO_C) * 10) / 10.0 : null,
                 s.at().orElse(null),
-                s.deviation().orElse(null));
+                s.deviation().orElse(null),
+                s.crackFoundPa().map(RecordView::bar).orElse(null),
+                s.crackTappedPa().map(RecordView::bar).orElse(null));
+    }
+
+    private static TakenView taken(PowerUnit unit, RunRecord.Taken t) {
+        RunEvent.OfStep body = (RunEvent.OfStep) t.event().body();
+        String instrument = body instanceof RunEvent.Reading r ? r.instrument() : "";
+        Value.Kind kind = instrument.equals(Expect.OIL)
+                ? Value.Kind.TEMPERATURE
+                : instrument.isEmpty() || unit.findTestPoint(instrument).isPresent()
+                        ? Value.Kind.PRESSURE
+                        : Value.Kind.CURRENT;
+        RunEvent.Source source = body instanceof RunEvent.Reading r ? r.source() : ((RunEvent.Cracked) body).source();
+        double value = RunRecord.value(t.event());
+        return new TakenView(
+                t.event().seq(),
+                t.event().at(),
+                body.step(),
+                instrument.isEmpty() ? "crack" : instrument,
+                instrument.isEmpty() ? bar(value) : Instruments.shown(unit, instrument, kind, value),
+                instrument.isEmpty() ? "bar" : Instruments.label(unit, instrument, kind),
+                source.name().toLowerCase(Locale.ROOT),
+                t.slip() ? "slip" : t.counts() ? "counts" : "earlier attempt");
+    }
+
+    private static String label(RunRecord.NoteRecord n, Words words) {
+        return n.step().notes().stream()
+                .filter(x -> x.code().equals(n.note().note()))
+                .findFirst()
+                .map(words::say)
+                .orElse("");
+    }
+
+    private static List<DeviationView> deviations(RunState state, Words words) {
+        return state.events().stream()
+                .filter(e -> e.body() instanceof RunEvent.Deviation)
+                .flatMap(e -> {
+                    RunEvent.Deviation d = (RunEvent.Deviation) e.body();
+                    return state
+                            .step(d.step())
+                            .map(s -> new DeviationView(
+                                    s.id(),
+                                    words.say(s.action()),
+                                    RunRecord.said(d),
+                                    e.at(),
+                                    state.record(s.id())
+                                                    .deviation()
+                                                    .filter(d::equals)
+                                                    .isPresent()
+                                            ? "stands"
+                                            : "void"))
+                            .stream();
+                })
+                .toList();
     }
 
     /** What the target is a pressure of. */
@@ -170,7 +257,7 @@ public record RecordView(
                 Instruments.label(unit, e.instrument(), e.kind()),
                 RunReadings.grade(t.grade()),
                 t.reading().at(),
-                t.deviation().orElse(null));
+                t.deviation().map(RunRecord::said).orElse(null));
     }
 
     private static double bar(double pascal) {

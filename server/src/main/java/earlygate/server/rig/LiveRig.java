@@ -3,37 +3,45 @@ package earlygate.server.rig;
 import static earlygate.quantity.Si.BAR;
 import static earlygate.quantity.Si.ZERO_C;
 
+import earlygate.circuit.DcMotor;
+import earlygate.circuit.Driver;
 import earlygate.circuit.ElectricMotor;
+import earlygate.circuit.Engine;
 import earlygate.circuit.PowerUnit;
-import earlygate.circuit.TestPoint;
+import earlygate.explain.Reason;
 import earlygate.judge.CrackDetector;
 import earlygate.judge.Settled;
+import earlygate.judge.Swing;
 import earlygate.plan.Expect;
+import earlygate.plan.Expect.Take;
+import earlygate.plan.Step;
 import earlygate.rig.Rig;
+import earlygate.run.RunState;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.OptionalDouble;
-import java.util.concurrent.CopyOnWriteArrayList;
-import java.util.function.Consumer;
-import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
+import java.util.function.Function;
 
-/** One practice machine while it runs, with the watch on its stream: has it settled, has the relief cracked. */
+/** One practice machine while it runs, with the watch on its stream: has it settled, where did it turn, has it cracked. */
 final class LiveRig {
     /** Least noise believed, as a fraction of full scale and in amperes. */
     private static final double GAUGE_NOISE = 0.0004;
 
     private static final double CURRENT_NOISE_A = 0.05;
 
-    final List<SseEmitter> listeners = new CopyOnWriteArrayList<>();
     private final PowerUnit unit;
     private final Rig rig;
     private final Map<String, Settled> settled = new LinkedHashMap<>();
+    private final Map<String, Swing> swings = new LinkedHashMap<>();
+    private final Map<String, Double> after = new LinkedHashMap<>();
     private Rig.Sample sample;
+    private Optional<Step> step = Optional.empty();
     private String watchKey = "";
-    private String watchGauge = "";
     private CrackDetector crack;
     private boolean stoodStill;
+    private long seq;
 
     LiveRig(PowerUnit unit, Rig rig) {
         this.unit = unit;
@@ -44,47 +52,114 @@ final class LiveRig {
 
     /** Whatever is done to the machine, its readings must come to rest anew. */
     private void unsettle() {
-        unit.testPoints().forEach(t -> settled.put(t.id(), new Settled(t.rangePa())));
-        unit.all(ElectricMotor.class).forEach(m -> settled.put(m.id(), new Settled(m.ratedCurrent())));
+        unit.testPoints().forEach(t -> {
+            settled.put(t.id(), new Settled(t.rangePa()));
+            swings.put(t.id(), new Swing(t.rangePa()));
+        });
+        unit.all(Driver.class).stream()
+                .filter(d -> !(d instanceof Engine))
+                .forEach(d -> settled.put(d.id(), new Settled(ratedCurrent(d))));
     }
 
-    synchronized void advance(double seconds) {
+    private static double ratedCurrent(Driver d) {
+        return d instanceof ElectricMotor m ? m.ratedCurrent() : ((DcMotor) d).ratedCurrent();
+    }
+
+    /** @return the drives that stopped by themselves meanwhile, with the cause */
+    synchronized Map<String, String> advance(double seconds) {
+        Map<String, String> before = rig.stops();
         rig.advance(seconds);
+        see();
+        return newStops(before);
+    }
+
+    private Map<String, String> newStops(Map<String, String> before) {
+        Map<String, String> stops = new LinkedHashMap<>(rig.stops());
+        before.forEach(stops::remove);
+        if (!stops.isEmpty()) {
+            unsettle();
+        }
+        return stops;
+    }
+
+    private void see() {
         sample = rig.sample();
-        sample.gauges().forEach((id, pa) -> settled.get(id).add(sample.timeS(), pa));
+        sample.gauges().forEach((id, pa) -> {
+            settled.get(id).add(sample.timeS(), pa);
+            swings.get(id).add(pa);
+        });
         sample.currents().forEach((id, amps) -> settled.get(id).add(sample.timeS(), amps));
-        if (crack != null && (stoodStill |= settled.get(watchGauge).settled())) {
-            double amps = sample.currents().values().iterator().next();
-            crack.add(sample.gauges().get(watchGauge), amps);
+        OptionalDouble stopped = rig.sinceStop();
+        if (stopped.isEmpty()) {
+            after.clear();
+        }
+        for (Expect e : step.map(Step::expect).orElse(List.of())) {
+            boolean due = e.take() == Take.AFTER && stopped.isPresent() && stopped.getAsDouble() >= e.afterS();
+            if (due) {
+                after.putIfAbsent(e.instrument(), sample.gauges().get(e.instrument()));
+            }
+        }
+        if (crack != null) {
+            String gauge = step.orElseThrow().goal().orElseThrow().testPoint();
+            stoodStill |= settled.get(gauge).settled();
+            if (stoodStill) {
+                crack.add(sample.gauges().get(gauge), amps());
+            }
         }
     }
 
-    /** Watches a gauge for the moment the relief cracks; the same key again changes nothing, an empty one stops it. */
-    synchronized void watch(String key, String gauge) {
+    /** All motors together: whichever drives the pump that holds the line, its current rises. */
+    private OptionalDouble amps() {
+        return sample.currents().isEmpty()
+                ? OptionalDouble.empty()
+                : OptionalDouble.of(sample.currents().values().stream()
+                        .mapToDouble(Double::doubleValue)
+                        .sum());
+    }
+
+    /** Tells the machine where its run stands: which readings are looked for, whether a crack is watched for. */
+    synchronized void follow(RunState state) {
+        seq = state.lastSeq();
+        Step now = state.waitingAt().isEmpty() ? state.current().orElse(null) : null;
+        String key = now == null
+                ? ""
+                : now.id() + "/" + state.record(now.id()).attempts() + "/"
+                        + state.record(now.id()).cracked().isPresent();
         if (key.equals(watchKey)) {
             return;
         }
+        boolean other = step.isEmpty() || now == null || !step.get().id().equals(now.id());
         watchKey = key;
-        watchGauge = gauge;
-        watchAnew();
+        step = Optional.ofNullable(now);
+        if (other) {
+            swings.values().forEach(Swing::restart);
+            after.clear();
+        }
+        watchAnew(state);
     }
 
     /** A fall only means something against a pressure that has stood still first. */
-    private void watchAnew() {
+    private void watchAnew(RunState state) {
         stoodStill = false;
-        crack = watchKey.isEmpty() ? null : new CrackDetector(GAUGE_NOISE * range(watchGauge), CURRENT_NOISE_A);
-    }
-
-    private double range(String gauge) {
-        return unit.testPoints().stream()
-                .filter(t -> t.id().equals(gauge))
-                .mapToDouble(TestPoint::rangePa)
-                .findFirst()
-                .orElse(BAR);
+        boolean due = step.isPresent()
+                && step.get().goes(Step.Way.BACK_OUT_TO_CRACK)
+                && (state == null || state.record(step.get().id()).cracked().isEmpty());
+        crack = due
+                ? new CrackDetector(
+                        GAUGE_NOISE
+                                * unit.testPoint(step.get().goal().orElseThrow().testPoint())
+                                        .rangePa(),
+                        CURRENT_NOISE_A)
+                : null;
     }
 
     synchronized OptionalDouble crackedAt() {
         return crack == null ? OptionalDouble.empty() : crack.crackedAt();
+    }
+
+    /** What stood while the crack was watched for: what a tap of the hand marks. */
+    synchronized OptionalDouble stood() {
+        return crack == null ? OptionalDouble.empty() : crack.stood();
     }
 
     synchronized Rig.Standing standing() {
@@ -92,44 +167,86 @@ final class LiveRig {
     }
 
     /** @param turns whether it only turns a screw; anything else moves the line for reasons of its own */
-    synchronized Rig.Standing act(Consumer<Rig> action, boolean turns) {
-        action.accept(rig);
+    synchronized <T> T act(Function<Rig, T> action, boolean turns) {
+        T done = action.apply(rig);
         unsettle();
-        if (!turns) {
-            watchAnew();
+        if (!turns && crack != null) {
+            watchAnew(null);
         }
-        return rig.standing();
+        return done;
     }
 
-    synchronized boolean isSettled(String instrument) {
-        return instrument.equals(Expect.OIL) || settled.get(instrument).settled();
+    /** @return the drives that stopped by themselves meanwhile, with the cause */
+    synchronized Map<String, String> pass(double seconds) {
+        Map<String, String> before = rig.stops();
+        rig.pass(seconds);
+        unsettle();
+        see();
+        return newStops(before);
     }
 
-    /** The reading to take, SI. */
-    synchronized double reading(String instrument) {
-        return instrument.equals(Expect.OIL)
-                ? sample.oil()
-                : settled.get(instrument).mean();
+    /** The reading to take now, SI; empty while it moves, or while what the step looks for has not come. */
+    synchronized OptionalDouble reading(String instrument) {
+        if (instrument.equals(Expect.OIL)) {
+            return OptionalDouble.of(sample.oil());
+        }
+        Settled s = settled.get(instrument);
+        if (s == null) {
+            return OptionalDouble.empty();
+        }
+        return switch (take(instrument)) {
+            case PEAK ->
+                swings.get(instrument).peak().isPresent()
+                        ? swings.get(instrument).peak()
+                        : standing(s);
+            case VALLEY -> swings.get(instrument).valley();
+            case AFTER ->
+                after.containsKey(instrument) ? OptionalDouble.of(after.get(instrument)) : OptionalDouble.empty();
+            case STANDING -> standing(s);
+        };
+    }
+
+    private Take take(String instrument) {
+        return step.stream()
+                .flatMap(s -> s.expect().stream())
+                .filter(e -> e.instrument().equals(instrument))
+                .map(Expect::take)
+                .findFirst()
+                .orElse(Take.STANDING);
+    }
+
+    private static OptionalDouble standing(Settled s) {
+        return s.settled() ? OptionalDouble.of(s.mean()) : OptionalDouble.empty();
     }
 
     synchronized double oil() {
         return sample.oil();
     }
 
+    /** What stands otherwise than the step at hand needs it, each with what to put back. */
+    synchronized List<Reason> wrong() {
+        return step.map(s -> Mismatch.of(unit, s, rig)).orElse(List.of());
+    }
+
     synchronized LiveView view() {
         Map<String, LiveView.Gauge> gauges = new LinkedHashMap<>();
-        sample.gauges()
-                .forEach((id, pa) -> gauges.put(
-                        id,
-                        new LiveView.Gauge(
-                                round(pa / BAR, 100),
-                                settled.get(id).settled(),
-                                round(settled.get(id).seconds(), 10))));
-        Map<String, Double> motors = new LinkedHashMap<>();
-        sample.currents().forEach((id, amps) -> motors.put(id, round(amps, 100)));
+        sample.gauges().forEach((id, pa) -> {
+            OptionalDouble take = reading(id);
+            gauges.put(
+                    id,
+                    new LiveView.Gauge(
+                            round(pa / BAR, 100),
+                            take.isPresent(),
+                            take.isPresent() ? round(take.getAsDouble() / BAR, 100) : null));
+        });
+        Map<String, LiveView.Motor> motors = new LinkedHashMap<>();
+        sample.currents()
+                .forEach((id, amps) -> motors.put(
+                        id, new LiveView.Motor(round(amps, 100), reading(id).isPresent())));
         Rig.Standing standing = rig.standing();
         return new LiveView(
                 System.currentTimeMillis(),
+                seq,
                 round(sample.timeS(), 1000),
                 gauges,
                 motors,
@@ -138,7 +255,17 @@ final class LiveRig {
                 standing.openings(),
                 valves(standing),
                 standing.screws(),
-                crackedAt().isPresent() ? round(crackedAt().getAsDouble() / BAR, 10) : null);
+                standing.ready(),
+                rig.onTime(),
+                rig.stops(),
+                wrong().stream().map(LiveRig::words).toList(),
+                crackedAt().isPresent() ? round(crackedAt().getAsDouble() / BAR, 10) : null,
+                null);
+    }
+
+    private static String words(Reason reason) {
+        return earlygate.server.words.Words.in(earlygate.quantity.PressureUnit.BAR)
+                .say(reason);
     }
 
     private Map<String, LiveView.Valve> valves(Rig.Standing standing) {

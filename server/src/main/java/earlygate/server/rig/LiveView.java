@@ -1,5 +1,6 @@
 package earlygate.server.rig;
 
+import earlygate.rig.Readiness;
 import earlygate.rig.Rig;
 import java.util.List;
 import java.util.Map;
@@ -8,24 +9,60 @@ import java.util.Map;
  * What the practice machine shows at one instant.
  *
  * @param sampledAt wall clock, ms since 1970
+ * @param seq of the run's last event: a greater one means that somebody has gone on
  * @param timeS the machine's own clock
- * @param motors current by driver, A
+ * @param motors by driver, engines left out
+ * @param onTimeS how long a battery motor has been on, less what it has rested since
+ * @param stops drives that stopped by themselves, with the cause
+ * @param wrong what stands otherwise than the step needs it, and what to put back
  * @param crackBar what stood before the fall, while a crack is watched for; null until it is found
+ * @param closed why the machine was closed; null while it lives
  */
 public record LiveView(
         long sampledAt,
+        long seq,
         double timeS,
         Map<String, Gauge> gauges,
-        Map<String, Double> motors,
+        Map<String, Motor> motors,
         double oilC,
         Map<String, Boolean> running,
         Map<String, Double> openings,
         Map<String, Valve> valves,
         Map<String, Rig.ScrewStanding> screws,
-        Double crackBar) {
+        Readiness ready,
+        Map<String, Double> onTimeS,
+        Map<String, String> stops,
+        List<String> wrong,
+        Double crackBar,
+        String closed) {
     /** A directional valve or a section: where it stands and where it could. */
     public record Valve(String at, List<String> positions) {}
 
-    /** @param settledS how long it has been quiet */
-    public record Gauge(double bar, boolean settled, double settledS) {}
+    /**
+     * @param settled a reading can be taken
+     * @param takeBar the one that would be taken: what stands, or the highest or lowest gone through; null while none
+     */
+    public record Gauge(double bar, boolean settled, Double takeBar) {}
+
+    public record Motor(double amps, boolean settled) {}
+
+    static LiveView closed(String why) {
+        return new LiveView(
+                System.currentTimeMillis(),
+                0,
+                0,
+                Map.of(),
+                Map.of(),
+                0,
+                Map.of(),
+                Map.of(),
+                Map.of(),
+                Map.of(),
+                null,
+                Map.of(),
+                Map.of(),
+                List.of(),
+                null,
+                why);
+    }
 }

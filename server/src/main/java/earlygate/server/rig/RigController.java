@@ -4,10 +4,18 @@ import earlygate.circuit.Driver;
 import earlygate.circuit.PowerUnit;
 import earlygate.circuit.Throttle;
 import earlygate.explain.Reason;
+import earlygate.quantity.PressureUnit;
 import earlygate.rig.Rig;
+import earlygate.run.RunEvent;
+import earlygate.run.RunEvent.Handled;
+import earlygate.run.RunEvent.Turned;
 import earlygate.server.runs.OpenRuns;
 import earlygate.server.runs.RunService;
 import earlygate.server.words.ApiProblem;
+import earlygate.server.words.Words;
+import java.util.List;
+import java.util.Optional;
+import java.util.function.Consumer;
 import org.springframework.http.MediaType;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -17,20 +25,27 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
 import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
 
-/** The practice machine's handles, and its live stream. */
+/** The practice machine's handles, and the live stream of a run. */
 @RestController
 @RequestMapping("/api/runs/{id}")
 class RigController {
     /**
-     * @param action start, stop, open, shift, turn, nut or pass
-     * @param target driver, throttle or setting; nothing for pass
-     * @param value opening 0 to 1, turns (clockwise positive), nut 1 tight or 0 slack, seconds to let pass
+     * @param action start, stop, open, shift, turn, nut, pass, lock-out, suction, fill, rotation or reopen
+     * @param target driver, throttle, pump or setting; nothing for pass and reopen
+     * @param value opening 0 to 1, turns (clockwise positive), nut 1 tight or 0 slack, 1 on, open, full or right and 0
+     *     for the other, seconds to let pass
      * @param position of a valve, for shift
+     * @param key the sender's own name for this; sent again, it is done only once
      */
-    record RigAction(String action, String target, double value, String position) {}
+    record RigAction(String action, String target, double value, String position, String key) {}
 
-    /** @param made turns that were really made */
-    record RigAnswer(LiveView live, double made) {}
+    /**
+     * @param made turns that were really made
+     * @param told what happened besides, in words; empty where nothing did
+     */
+    record RigAnswer(LiveView live, double made, String told) {}
+
+    private static final Words WORDS = Words.in(PressureUnit.BAR);
 
     private final RigHost rigs;
     private final RunService runs;
@@ -42,56 +57,128 @@ class RigController {
         this.open = open;
     }
 
+    /** A practice run tells its machine, twenty times a second; another one its sequence number when somebody goes on. */
     @GetMapping(value = "/live", produces = MediaType.TEXT_EVENT_STREAM_VALUE)
     SseEmitter live(@PathVariable long id) {
-        practice(id);
-        return rigs.listen(id);
+        return rigs.listen(id, open.run(id).head().practice());
     }
 
     @PostMapping("/rig")
     RigAnswer act(@PathVariable long id, @RequestBody RigAction a) {
-        practice(id);
-        PowerUnit unit = open.run(id).unit();
-        String target = a.target() == null ? "" : a.target();
-        return switch (a.action() == null ? "" : a.action()) {
-            case "start" -> done(id, r -> r.start(driver(unit, target)));
-            case "stop" -> done(id, r -> r.stop(driver(unit, target)));
-            case "open" -> done(id, r -> r.open(throttle(unit, target), within(a.value(), 0, 1)));
-            case "shift" -> done(id, r -> r.shift(valve(r, target), String.valueOf(a.position())));
-            case "nut" -> done(id, r -> r.nut(screw(unit, target), a.value() > 0.5));
-            case "pass" -> done(id, r -> r.pass(within(a.value(), 0, 3600)));
-            case "turn" -> turn(id, screw(unit, target), within(a.value(), -20, 20));
-            default ->
-                throw ApiProblem.badInput("action", Reason.of("rig.action").name("value", "" + a.action()));
-        };
-    }
-
-    private RigAnswer done(long id, java.util.function.Consumer<Rig> action) {
-        return new RigAnswer(rigs.act(id, action, false), 0);
-    }
-
-    private RigAnswer turn(long id, String setting, double turns) {
-        double[] made = new double[1];
-        LiveView live = rigs.act(
-                id,
-                r -> {
-                    if (r.standing().screws().get(setting).nutTight()) {
-                        throw ApiProblem.conflict(
-                                "turn", Reason.of("rig.nut-tight").name("setting", setting));
-                    }
-                    made[0] = r.turn(setting, turns);
-                },
-                true);
-        if (made[0] != 0) {
-            runs.turned(id, setting, made[0]);
-        }
-        return new RigAnswer(live, made[0]);
-    }
-
-    private void practice(long id) {
         if (!open.run(id).head().practice()) {
             throw ApiProblem.conflict("run", Reason.of("rig.not-practice"));
         }
+        PowerUnit unit = open.run(id).unit();
+        String target = a.target() == null ? "" : a.target();
+        String action = a.action() == null ? "" : a.action();
+        if (action.equals("reopen")) {
+            rigs.reopen(id);
+            return answer(id, 0, "");
+        }
+        if (rigs.closed(id) != null) {
+            throw ApiProblem.conflict("rig", Reason.of("rig.closed").name("why", rigs.closed(id)));
+        }
+        Optional<RunEvent> before = runs.delivered(id, a.key());
+        if (before.isPresent()) {
+            return answer(id, before.get().body() instanceof Turned t ? t.turns() : 0, "");
+        }
+        return switch (action) {
+            case "start" -> start(id, a, driver(unit, target));
+            case "stop" -> done(id, a, driver(unit, target), "", r -> r.stop(target));
+            case "open" -> {
+                double opening = within(a.value(), 0, 1);
+                yield done(id, a, throttle(unit, target), Double.toString(opening), r -> r.open(target, opening));
+            }
+            case "shift" -> shift(id, a, target);
+            case "nut" ->
+                done(id, a, screw(unit, target), a.value() > 0.5 ? "1" : "0", r -> r.nut(target, a.value() > 0.5));
+            case "lock-out", "suction", "fill", "rotation" -> ready(id, a, target);
+            case "pass" -> pass(id, a);
+            case "turn" -> turn(id, a, screw(unit, target), within(a.value(), -20, 20));
+            default ->
+                throw ApiProblem.badInput("action", Reason.of("rig.action").name("value", action));
+        };
+    }
+
+    private RigAnswer answer(long id, double made, String told) {
+        return new RigAnswer(rigs.view(id), made, told);
+    }
+
+    private RigAnswer done(long id, RigAction a, String part, String to, Consumer<Rig> move) {
+        runs.onRig(id, a.key(), step -> {
+            rigs.act(
+                    id,
+                    r -> {
+                        move.accept(r);
+                        return null;
+                    },
+                    false);
+            return Optional.of(new Handled(step, a.action(), part, to));
+        });
+        return answer(id, 0, "");
+    }
+
+    private RigAnswer start(long id, RigAction a, String driver) {
+        boolean[] started = new boolean[1];
+        runs.onRig(id, a.key(), step -> {
+            started[0] = rigs.act(id, r -> r.start(driver), false);
+            return started[0] ? Optional.of(new Handled(step, "start", driver, "")) : Optional.empty();
+        });
+        return answer(id, 0, started[0] ? "" : say("rig.told.locked-out", driver));
+    }
+
+    private RigAnswer shift(long id, RigAction a, String valve) {
+        known(rigs.standing(id).positions().containsKey(valve), valve);
+        String to = String.valueOf(a.position());
+        boolean there = rigs.act(id, r -> r.positions(valve).contains(to), true);
+        if (!there) {
+            throw ApiProblem.badInput(
+                    "position",
+                    Reason.of("situation.position")
+                            .name("value", to)
+                            .name("fits", String.join(", ", RigController.positions(rigs, id, valve))));
+        }
+        return done(id, a, valve, to, r -> r.shift(valve, to));
+    }
+
+    private static List<String> positions(RigHost rigs, long id, String valve) {
+        return rigs.<List<String>>act(id, r -> r.positions(valve), true);
+    }
+
+    private RigAnswer ready(long id, RigAction a, String part) {
+        known(rigs.act(id, r -> r.ready().has(a.action(), part), true), part);
+        boolean to = a.value() > 0.5;
+        return done(id, a, part, to ? "1" : "0", r -> r.makeReady(a.action(), part, to));
+    }
+
+    private RigAnswer pass(long id, RigAction a) {
+        double seconds = within(a.value(), 0, 3600);
+        runs.onRig(id, a.key(), step -> {
+            rigs.pass(id, seconds);
+            return Optional.of(new Handled(step, "pass", "", Double.toString(seconds)));
+        });
+        return answer(id, 0, "");
+    }
+
+    private RigAnswer turn(long id, RigAction a, String setting, double turns) {
+        double[] made = new double[1];
+        String[] told = {""};
+        runs.onRig(id, a.key(), step -> {
+            if (rigs.standing(id).screws().get(setting).nutTight()) {
+                throw ApiProblem.conflict("turn", Reason.of("rig.nut-tight").name("setting", setting));
+            }
+            if (rigs.act(id, r -> r.jets(setting), true)) {
+                told[0] = say("rig.told.cap-jet", setting);
+            }
+            made[0] = rigs.act(id, r -> r.turn(setting, turns), true);
+            boolean atEnd = Math.abs(made[0]) < Math.abs(turns) - 1e-9;
+            return made[0] == 0 && !atEnd ? Optional.empty() : Optional.of(new Turned(step, setting, made[0], atEnd));
+        });
+        return answer(id, made[0], told[0]);
+    }
+
+    private static String say(String code, String part) {
+        return WORDS.say(Reason.of(code).name("part", part));
     }
 
     private static String driver(PowerUnit unit, String id) {
@@ -100,10 +187,6 @@ class RigController {
 
     private static String throttle(PowerUnit unit, String id) {
         return known(unit.all(Throttle.class).stream().anyMatch(t -> t.id().equals(id)), id);
-    }
-
-    private static String valve(Rig rig, String id) {
-        return known(rig.standing().positions().containsKey(id), id);
     }
 
     private static String screw(PowerUnit unit, String id) {

@@ -1,88 +1,150 @@
 package earlygate.server.rig;
 
-import earlygate.plan.Step;
 import earlygate.rig.Rig;
 import earlygate.run.RunState;
 import earlygate.server.runs.OpenRuns;
 import earlygate.server.runs.RunStore;
-import java.io.IOException;
+import java.time.Clock;
 import java.util.Map;
 import java.util.OptionalDouble;
+import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
-import java.util.function.Consumer;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.function.Function;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.context.SmartLifecycle;
 import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Component;
 import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
 
-/** Keeps the practice machines running and tells everyone who listens, twenty times a second. */
+/**
+ * Keeps the practice machines running, twenty times a second. One that fails is closed with its reason and touches no
+ * other; one that nobody watches or works is parked as it stands and comes back when somebody does.
+ */
 @Component
 public class RigHost implements SmartLifecycle {
+    private static final Logger LOG = LoggerFactory.getLogger(RigHost.class);
     private static final int TICK_MS = 50;
     /** Ticks between two snapshots of a machine that nobody touches. */
     private static final int SNAPSHOT_TICKS = 200;
 
+    private static final long PARKED_AFTER_MS = 60_000;
+
+    /** Hears of a drive that stopped by itself. */
+    public interface StopListener {
+        void stopped(long runId, String driver, String cause);
+    }
+
+    private static final class Hosted {
+        private final LiveRig live;
+        private volatile long touchedAt;
+
+        private Hosted(LiveRig live, long now) {
+            this.live = live;
+            this.touchedAt = now;
+        }
+    }
+
     private final OpenRuns open;
     private final RunStore store;
     private final double speed;
-    private final Map<Long, LiveRig> rigs = new ConcurrentHashMap<>();
+    private final Clock clock;
+    private final Map<Long, Hosted> rigs = new ConcurrentHashMap<>();
+    private final Map<Long, Listeners> listeners = new ConcurrentHashMap<>();
+    private final Map<Long, String> closed = new ConcurrentHashMap<>();
+    /** Parked in this very process, so that their drives run on when they come back. */
+    private final Set<Long> parked = ConcurrentHashMap.newKeySet();
+
+    private final ExecutorService reports = Executors.newSingleThreadExecutor(task -> {
+        Thread t = new Thread(task, "rig-reports");
+        t.setDaemon(true);
+        return t;
+    });
+    private volatile StopListener stopListener = (run, driver, cause) -> {};
     private long ticks;
     private volatile boolean up;
 
-    RigHost(OpenRuns open, RunStore store, @Value("${early-gate.rig.speed}") double speed) {
+    RigHost(OpenRuns open, RunStore store, Clock clock, @Value("${early-gate.rig.speed}") double speed) {
         this.open = open;
         this.store = store;
+        this.clock = clock;
         this.speed = speed;
     }
 
+    public void onStop(StopListener listener) {
+        stopListener = listener;
+    }
+
     private LiveRig rig(long runId) {
-        return rigs.computeIfAbsent(runId, id -> {
+        Hosted hosted = rigs.computeIfAbsent(runId, id -> {
             // The run's number is the machine's seed: the same run always meets the same machine.
             Rig rig = new Rig(open.run(id).unit(), 7 * id);
-            store.standing(id).ifPresent(rig::restore);
+            store.standing(id).ifPresent(s -> rig.restore(s, parked.remove(id)));
             LiveRig live = new LiveRig(open.run(id).unit(), rig);
-            watch(live, open.state(id));
-            return live;
+            live.follow(open.state(id));
+            return new Hosted(live, clock.millis());
         });
+        hosted.touchedAt = clock.millis();
+        return hosted.live;
     }
 
-    /** Tells the machine where its run stands, so that a crack is watched for when one is due. */
-    public void follow(long runId, RunState state) {
-        if (rigs.containsKey(runId)) {
-            watch(rigs.get(runId), state);
+    /** Why this machine was closed; null while it lives. */
+    public String closed(long runId) {
+        return closed.get(runId);
+    }
+
+    /** Tries a closed machine again, as it was last kept. */
+    public void reopen(long runId) {
+        closed.remove(runId);
+        rigs.remove(runId);
+    }
+
+    /** Tells everyone who watches where the run stands, the machine too. */
+    public void follow(long runId, RunState state, boolean practice) {
+        Hosted hosted = rigs.get(runId);
+        if (hosted != null) {
+            hosted.live.follow(state);
+        }
+        if (!practice && listeners.containsKey(runId)) {
+            listeners.get(runId).tell(new Progress(state.lastSeq()));
         }
     }
 
-    private static void watch(LiveRig live, RunState state) {
-        Step step = state.current().orElse(null);
-        boolean due = step != null
-                && state.waitingAt().isEmpty()
-                && step.goal()
-                        .filter(g -> g.way() == Step.Way.BACK_OUT_TO_CRACK)
-                        .isPresent()
-                && state.record(step.id()).cracked().isEmpty();
-        if (due) {
-            live.watch(
-                    step.id() + "/" + state.record(step.id()).attempts(),
-                    step.goal().get().testPoint());
-        } else {
-            live.watch("", "");
-        }
+    /** What is told to those who watch a run without a machine. */
+    public record Progress(long seq) {}
+
+    /** @param turns whether it only turns a screw */
+    public <T> T act(long runId, Function<Rig, T> action, boolean turns) {
+        return rig(runId).act(action, turns);
     }
 
-    LiveView act(long runId, Consumer<Rig> action, boolean turns) {
-        LiveRig live = rig(runId);
-        store.standing(runId, live.act(action, turns));
-        return live.view();
+    /** Lets time pass quickly; what stopped by itself is reported. */
+    public void pass(long runId, double seconds) {
+        rig(runId).pass(seconds).forEach((driver, cause) -> report(runId, driver, cause));
     }
 
-    public boolean settled(long runId, String instrument) {
-        return rig(runId).isSettled(instrument);
+    public Rig.Standing standing(long runId) {
+        return rig(runId).standing();
     }
 
-    /** The settled reading of an instrument, SI. */
-    public double reading(long runId, String instrument) {
+    public LiveView view(long runId) {
+        return rig(runId).view();
+    }
+
+    /** The machine has moved but the log could not be written: it goes back to where the log has it. */
+    public void forget(long runId) {
+        rigs.remove(runId);
+    }
+
+    public java.util.List<earlygate.explain.Reason> wrong(long runId) {
+        return rig(runId).wrong();
+    }
+
+    /** The reading to take, SI; empty while there is none. */
+    public OptionalDouble reading(long runId, String instrument) {
         return rig(runId).reading(instrument);
     }
 
@@ -95,12 +157,21 @@ public class RigHost implements SmartLifecycle {
         return rig(runId).crackedAt();
     }
 
-    SseEmitter listen(long runId) {
-        LiveRig live = rig(runId);
-        SseEmitter emitter = new SseEmitter(0L);
-        emitter.onCompletion(() -> live.listeners.remove(emitter));
-        emitter.onError(e -> live.listeners.remove(emitter));
-        live.listeners.add(emitter);
+    /** What stood while a crack is watched for, Pa; empty before it stood long enough. */
+    public OptionalDouble stood(long runId) {
+        return rig(runId).stood();
+    }
+
+    public SseEmitter listen(long runId, boolean practice) {
+        SseEmitter emitter =
+                listeners.computeIfAbsent(runId, id -> new Listeners()).add();
+        if (!practice) {
+            listeners.get(runId).tell(new Progress(open.state(runId).lastSeq()));
+        } else if (closed.containsKey(runId)) {
+            listeners.get(runId).tell(LiveView.closed(closed.get(runId)));
+        } else {
+            rig(runId);
+        }
         return emitter;
     }
 
@@ -110,26 +181,56 @@ public class RigHost implements SmartLifecycle {
             return;
         }
         ticks++;
-        rigs.forEach((id, live) -> {
-            live.advance(TICK_MS / 1000.0 * speed);
-            if (!live.listeners.isEmpty()) {
-                tell(live);
-            }
-            if (ticks % SNAPSHOT_TICKS == 0) {
-                store.standing(id, live.standing());
+        rigs.forEach((id, hosted) -> {
+            try {
+                tick(id, hosted);
+            } catch (RuntimeException e) {
+                close(id, e);
             }
         });
     }
 
-    private static void tell(LiveRig live) {
-        LiveView view = live.view();
-        for (SseEmitter listener : live.listeners) {
-            try {
-                listener.send(view);
-            } catch (IOException | IllegalStateException gone) {
-                live.listeners.remove(listener);
-            }
+    private void tick(long id, Hosted hosted) {
+        Listeners watching = listeners.get(id);
+        boolean watched = watching != null && !watching.isEmpty();
+        if (watched) {
+            hosted.touchedAt = clock.millis();
+        } else if (clock.millis() - hosted.touchedAt > PARKED_AFTER_MS) {
+            park(id, hosted);
+            return;
         }
+        hosted.live.advance(TICK_MS / 1000.0 * speed).forEach((driver, cause) -> report(id, driver, cause));
+        if (watched) {
+            watching.tell(hosted.live.view());
+        }
+        if (ticks % SNAPSHOT_TICKS == 0) {
+            store.standing(id, hosted.live.standing());
+        }
+    }
+
+    private void park(long id, Hosted hosted) {
+        store.standing(id, hosted.live.standing());
+        parked.add(id);
+        rigs.remove(id);
+    }
+
+    private void close(long id, RuntimeException e) {
+        LOG.error("The practice machine of run {} failed and is closed", id, e);
+        closed.put(id, String.valueOf(e.getMessage()));
+        rigs.remove(id);
+        if (listeners.containsKey(id)) {
+            listeners.get(id).tell(LiveView.closed(closed.get(id)));
+        }
+    }
+
+    private void report(long id, String driver, String cause) {
+        reports.execute(() -> {
+            try {
+                stopListener.stopped(id, driver, cause);
+            } catch (RuntimeException e) {
+                LOG.error("The stop of {} in run {} could not be written", driver, id, e);
+            }
+        });
     }
 
     @Override
@@ -141,10 +242,9 @@ public class RigHost implements SmartLifecycle {
     @Override
     public void stop() {
         up = false;
-        rigs.forEach((id, live) -> {
-            store.standing(id, live.standing());
-            live.listeners.forEach(SseEmitter::complete);
-        });
+        reports.shutdown();
+        rigs.forEach((id, hosted) -> store.standing(id, hosted.live.standing()));
+        listeners.values().forEach(Listeners::complete);
     }
 
     @Override

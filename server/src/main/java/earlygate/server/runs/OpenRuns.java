@@ -1,7 +1,9 @@
 package earlygate.server.runs;
 
 import earlygate.circuit.PowerUnit;
+import earlygate.ladder.Derivation;
 import earlygate.ladder.GapSchool;
+import earlygate.run.Curves;
 import earlygate.run.RunState;
 import earlygate.server.calc.CalcInput;
 import earlygate.server.runs.RunStore.RunHead;
@@ -14,7 +16,8 @@ import tools.jackson.databind.json.JsonMapper;
 /** The part of a run that never changes, kept at hand: its unit and its plan. The log is always read from the store. */
 @Component
 public class OpenRuns {
-    public record OpenRun(RunHead head, PowerUnit unit, GapSchool gaps) {}
+    /** @param unit with the targets that were derived when it was planned */
+    public record OpenRun(RunHead head, PowerUnit unit, GapSchool gaps, Curves curves) {}
 
     private final RunStore runs;
     private final UnitStore units;
@@ -32,12 +35,14 @@ public class OpenRuns {
             RunHead head = runs.head(key);
             String document = units.revision(head.tag(), head.revision()).document();
             GapSchool gaps = CalcInput.gaps(json.readTree(head.gapSchool()));
-            return new OpenRun(head, CalcInput.unitText(document).unit(), gaps);
+            PowerUnit unit = Derivation.completed(CalcInput.unitText(document).unit(), gaps);
+            return new OpenRun(head, unit, gaps, new Curves(unit));
         });
     }
 
     public RunState state(long id) {
         OpenRun run = run(id);
-        return RunState.of(run.unit(), run.head().plan(), runs.events(id));
+        return RunState.of(
+                run.unit(), run.head().plan(), runs.events(id), run.head().practice(), run.curves());
     }
 }

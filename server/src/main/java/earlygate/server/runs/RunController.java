@@ -23,13 +23,18 @@ import tools.jackson.databind.JsonNode;
 @RestController
 @RequestMapping("/api/runs")
 class RunController {
-    /** @param practice true for the practice rig, false for typed readings at the machine */
+    /**
+     * @param practice true for the practice rig, false for typed readings at the machine
+     * @param key the sender's own name for this start; sent again, the same run answers
+     */
     record StartRequest(
             String tag,
             String technician,
             String school,
             @Schema(implementation = Object.class) JsonNode gapSchool,
-            boolean practice) {}
+            String sectionOrder,
+            boolean practice,
+            String key) {}
 
     private final RunService service;
     private final OpenRuns open;
@@ -44,8 +49,14 @@ class RunController {
     @PostMapping
     @ResponseStatus(HttpStatus.CREATED)
     RunView start(@RequestBody StartRequest r, @RequestParam(defaultValue = "bar") PressureUnit pressure) {
-        long id =
-                service.start("" + r.tag(), r.technician(), CalcInput.school(r.school()), r.gapSchool(), r.practice());
+        long id = service.start(new RunService.Start(
+                "" + r.tag(),
+                r.technician(),
+                CalcInput.school(r.school()),
+                r.gapSchool(),
+                CalcInput.sections(r.sectionOrder()),
+                r.practice(),
+                r.key()));
         return run(id, pressure);
     }
 

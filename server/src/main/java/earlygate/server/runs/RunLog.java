@@ -3,91 +3,138 @@ package earlygate.server.runs;
 import earlygate.explain.Reason;
 import earlygate.explain.Value.Amount;
 import earlygate.explain.Value.Kind;
-import earlygate.plan.Phase;
-import earlygate.plan.Step;
+import earlygate.plan.Expect;
+import earlygate.quantity.PressureUnit;
 import earlygate.run.RunEvent;
 import earlygate.run.RunEvent.Cracked;
 import earlygate.run.RunEvent.Deviation;
+import earlygate.run.RunEvent.Handled;
 import earlygate.run.RunEvent.HoldOpened;
+import earlygate.run.RunEvent.Noted;
 import earlygate.run.RunEvent.OfStep;
 import earlygate.run.RunEvent.Reading;
+import earlygate.run.RunEvent.Reopened;
+import earlygate.run.RunEvent.Stopped;
+import earlygate.run.RunEvent.Struck;
 import earlygate.run.RunEvent.Turned;
+import earlygate.run.RunRules;
 import earlygate.run.RunState;
 import earlygate.server.calc.PlanView;
 import earlygate.server.runs.RunView.LogView;
 import earlygate.server.words.Words;
 import java.util.List;
+import java.util.Locale;
+import java.util.stream.IntStream;
 
 /** The log of a run in words. */
 final class RunLog {
     private RunLog() {}
 
     static List<LogView> newestFirst(RunState state, Words words, int most) {
-        List<RunEvent> events = state.events();
-        return java.util.stream.IntStream.range(0, Math.min(most, events.size()))
-                .mapToObj(i -> events.get(events.size() - 1 - i))
-                .map(e -> view(state, e, words))
+        List<LogView> all = all(state, words);
+        return IntStream.range(0, Math.min(most, all.size()))
+                .mapToObj(i -> all.get(all.size() - 1 - i))
                 .toList();
     }
 
+    /** Of a hand wheel moved bit by bit only the last is told. */
     static List<LogView> all(RunState state, Words words) {
-        return state.events().stream().map(e -> view(state, e, words)).toList();
+        List<RunEvent> events = state.events();
+        return IntStream.range(0, events.size())
+                .filter(i -> i + 1 == events.size() || !goesOn(events.get(i), events.get(i + 1)))
+                .mapToObj(i -> view(state, events.get(i), words))
+                .toList();
+    }
+
+    private static boolean goesOn(RunEvent e, RunEvent next) {
+        return e.body() instanceof Handled a
+                && next.body() instanceof Handled b
+                && a.action().equals("open")
+                && b.action().equals("open")
+                && a.part().equals(b.part())
+                && a.step().equals(b.step());
     }
 
     private static LogView view(RunState state, RunEvent e, Words words) {
         String step = e.body() instanceof OfStep s ? s.step() : "";
-        return new LogView(e.seq(), e.at(), e.by(), step, words.say(reason(state, e)));
+        boolean mayStrike = e.body() instanceof OfStep
+                && RunRules.refusal(state, new RunEvent.Struck(step, e.seq())).isEmpty();
+        return new LogView(
+                e.seq(), e.at(), e.by(), step, words.say(reason(state, e)), state.isStruck(e.seq()), mayStrike);
     }
 
     private static Reason reason(RunState state, RunEvent e) {
         if (e.body() instanceof Reading r) {
-            return Reason.of("log.reading-" + r.source().name().toLowerCase())
+            return Reason.of("log.reading-" + key(r.source()))
                     .name("instrument", r.instrument())
                     .with("value", new Amount(r.value(), kind(state, r)));
         }
         if (e.body() instanceof Turned t) {
-            return Reason.of(t.turns() > 0 ? "log.turned-in" : "log.turned-out")
+            String way = t.turns() == 0 ? "log.found-at-end" : t.turns() > 0 ? "log.turned-in" : "log.turned-out";
+            return Reason.of(t.atEnd() && t.turns() != 0 ? way + "-end" : way)
                     .name("setting", t.setting())
                     .turns("turns", Math.abs(t.turns()));
         }
         if (e.body() instanceof Cracked c) {
-            return Reason.of("log.cracked-" + c.source().name().toLowerCase()).pressure("value", c.pressurePa());
+            return Reason.of("log.cracked-" + key(c.source())).pressure("value", c.pressurePa());
         }
         if (e.body() instanceof Deviation d) {
-            return Reason.of("log.deviation").name("reason", d.reason());
+            return Reason.of(d.releasedBy().isPresent() ? "log.deviation-released" : "log.deviation")
+                    .name("reason", d.reason())
+                    .name("by", d.releasedBy().orElse(""));
         }
         if (e.body() instanceof HoldOpened h) {
-            Phase phase = state.plan().phases().stream()
-                    .filter(p -> p.id().key().equals(h.phase()))
-                    .findFirst()
-                    .orElseThrow();
             return Reason.of("log.hold-opened")
-                    .name("phase", PlanView.title(phase.id(), Words.in(earlygate.quantity.PressureUnit.BAR)));
+                    .name(
+                            "phase",
+                            state.plan().phases().stream()
+                                    .filter(p -> p.id().key().equals(h.phase()))
+                                    .findFirst()
+                                    .map(p -> PlanView.title(p.id(), Words.in(PressureUnit.BAR)))
+                                    .orElse(h.phase()));
+        }
+        if (e.body() instanceof Handled h) {
+            return handled(h);
+        }
+        if (e.body() instanceof Stopped s) {
+            return Reason.of("log.stopped." + s.cause()).name("driver", s.driver());
+        }
+        if (e.body() instanceof Noted n) {
+            return Reason.of("log.noted").name("text", n.text());
+        }
+        if (e.body() instanceof Struck s) {
+            return Reason.of("log.struck").number("seq", s.wrong());
+        }
+        if (e.body() instanceof Reopened r) {
+            return Reason.of("log.reopened").name("step", r.step());
         }
         return Reason.of(e.body() instanceof RunEvent.Again ? "log.again" : "log.step-done");
     }
 
-    private static Kind kind(RunState state, Reading r) {
-        return state.plan().step(r.step()).expect().stream()
-                .filter(x -> x.instrument().equals(r.instrument()))
-                .findFirst()
-                .map(earlygate.plan.Expect::kind)
-                .orElse(Kind.PRESSURE);
+    private static Reason handled(Handled h) {
+        Reason reason = Reason.of("log.handled." + h.action()).name("part", h.part());
+        return switch (h.action()) {
+            case "open" -> reason.ratio("to", Double.parseDouble(h.to()));
+            case "pass" -> reason.time("to", Double.parseDouble(h.to()));
+            case "nut", "lock-out", "suction", "fill", "rotation" ->
+                Reason.of("log.handled." + h.action() + (Double.parseDouble(h.to()) > 0.5 ? "-on" : "-off"))
+                        .name("part", h.part());
+            default -> reason.name("to", h.to());
+        };
     }
 
-    /** The event whose number decides an instrument's expectation in a step: a crack point, or the last reading. */
-    static RunEvent deciding(RunState state, Step step, String instrument) {
-        boolean crack = step.goal()
-                .filter(g ->
-                        g.way() == Step.Way.BACK_OUT_TO_CRACK && g.testPoint().equals(instrument))
-                .isPresent();
-        var record = state.record(step.id());
-        return (crack ? record.crackedEvent() : record.readingEvent(instrument)).orElseThrow();
+    private static String key(RunEvent.Source source) {
+        return source.name().toLowerCase(Locale.ROOT);
+    }
+
+    private static Kind kind(RunState state, Reading r) {
+        if (r.instrument().equals(Expect.OIL)) {
+            return Kind.TEMPERATURE;
+        }
+        return state.unit().findTestPoint(r.instrument()).isPresent() ? Kind.PRESSURE : Kind.CURRENT;
     }
 
     static String source(RunEvent event) {
-        return event.body() instanceof Reading r
-                ? r.source().name().toLowerCase()
-                : ((Cracked) event.body()).source().name().toLowerCase();
+        return event.body() instanceof Reading r ? key(r.source()) : key(((Cracked) event.body()).source());
     }
 }

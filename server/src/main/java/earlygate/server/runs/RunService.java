@@ -1,31 +1,36 @@
 package earlygate.server.runs;
 
-import static earlygate.quantity.Si.ZERO_C;
-
 import earlygate.circuit.PowerUnit;
-import earlygate.circuit.TestPoint;
 import earlygate.explain.Reason;
-import earlygate.explain.Value.Kind;
-import earlygate.plan.Expect;
+import earlygate.ladder.Derivation;
+import earlygate.ladder.Finding;
+import earlygate.ladder.GapSchool;
+import earlygate.ladder.Ladder;
 import earlygate.plan.Plan;
 import earlygate.plan.Planner;
 import earlygate.plan.School;
-import earlygate.quantity.TypedNumber;
+import earlygate.plan.SectionOrder;
+import earlygate.plan.Step;
+import earlygate.rig.Rig;
 import earlygate.run.RunEvent;
-import earlygate.run.RunEvent.Source;
+import earlygate.run.RunRecord;
 import earlygate.run.RunRules;
 import earlygate.run.RunState;
 import earlygate.server.calc.CalcInput;
-import earlygate.server.calc.Instruments;
 import earlygate.server.rig.RigHost;
+import earlygate.server.runs.RunStore.NewEvent;
+import earlygate.server.units.UnitDocuments;
 import earlygate.server.units.UnitStore;
 import earlygate.server.units.UnitStore.StoredUnit;
 import earlygate.server.words.ApiProblem;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.OptionalDouble;
 import java.util.UUID;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.function.Function;
+import java.util.function.Supplier;
 import org.springframework.stereotype.Service;
 import tools.jackson.databind.JsonNode;
 
@@ -36,10 +41,15 @@ public class RunService {
      * What the screen sends. Which fields count depends on {@code kind}.
      *
      * @param key the sender's own name for this event; sent again, it is written only once
-     * @param kind step-done, reading, live-reading, turned, cracked, take-crack, deviation, again or hold-opened
+     * @param kind step-done, reading, live-reading, turned, cracked, take-crack, tap-crack, deviation, again, reopened,
+     *     struck, noted or hold-opened
      * @param instrument test point, driver or OIL
-     * @param text number as typed, or the reason of a deviation
+     * @param text number as typed, the reason of a deviation, or what is noted
      * @param turns clockwise positive
+     * @param atEnd the turn came to the end of the screw; left out, a count in a step to the end came there
+     * @param releasedBy second person who lets a setting stand above the schematic
+     * @param wrong sequence number of the event that was a slip
+     * @param note key of the label of what is noted
      */
     public record EventRequest(
             String key,
@@ -49,190 +59,211 @@ public class RunService {
             String text,
             String setting,
             Double turns,
-            String phase) {}
+            Boolean atEnd,
+            String phase,
+            String releasedBy,
+            Long wrong,
+            String note) {}
+
+    /** @param key the sender's own name for this start; null where it is not sent again */
+    record Start(
+            String tag,
+            String technician,
+            School school,
+            JsonNode gapSchool,
+            SectionOrder sections,
+            boolean practice,
+            String key) {}
 
     private static final int NAME_LIMIT = 80;
+    private static final int KEY_LIMIT = 64;
 
     private final RunStore store;
     private final OpenRuns open;
     private final UnitStore units;
+    private final UnitDocuments documents;
     private final RigHost rigs;
+    private final EventInput input;
     private final Map<Long, Object> locks = new ConcurrentHashMap<>();
 
-    RunService(RunStore store, OpenRuns open, UnitStore units, RigHost rigs) {
+    RunService(
+            RunStore store, OpenRuns open, UnitStore units, UnitDocuments documents, RigHost rigs, EventInput input) {
         this.store = store;
         this.open = open;
         this.units = units;
+        this.documents = documents;
         this.rigs = rigs;
+        this.input = input;
+        rigs.onStop(this::stopped);
     }
 
-    long start(String tag, String technician, School school, JsonNode gapSchool, boolean practice) {
-        String name = technician == null ? "" : technician.strip();
+    long start(Start start) {
+        String name = start.technician() == null ? "" : start.technician().strip();
         if (name.isEmpty()) {
             throw ApiProblem.badInput("technician", Reason.of("runs.name-missing"));
         }
         if (name.length() > NAME_LIMIT) {
             throw ApiProblem.badInput("technician", Reason.of("runs.name-long").number("limit", NAME_LIMIT));
         }
-        StoredUnit stored = units.newest(tag);
-        Plan plan = Planner.plan(CalcInput.unitText(stored.document()).unit(), school, CalcInput.gaps(gapSchool));
+        StoredUnit stored = units.newest(start.tag());
+        GapSchool gaps = CalcInput.gaps(start.gapSchool());
+        PowerUnit unit =
+                Derivation.completed(CalcInput.unitText(stored.document()).unit(), gaps);
+        nothingStands(stored, unit, gaps);
+        Plan plan = Planner.plan(unit, start.school(), gaps, start.sections());
         if (!plan.refused().isEmpty()) {
             Plan.Refusal first = plan.refused().get(0);
             throw ApiProblem.conflict("plan", first.message());
         }
-        String gaps = gapSchool == null ? "null" : gapSchool.toString();
-        return store.start(tag, stored.revision(), plan, gaps, name, practice);
+        String chosen = start.gapSchool() == null ? "null" : start.gapSchool().toString();
+        return store.start(new RunStore.NewRun(
+                start.tag(),
+                stored.revision(),
+                plan,
+                chosen,
+                start.sections().key(),
+                name,
+                start.practice(),
+                start.key() == null || start.key().isBlank() ? null : key(start.key())));
+    }
+
+    /** A finding of severity stop keeps a run from starting until it is mended, or let stand by its reason. */
+    private void nothingStands(StoredUnit stored, PowerUnit unit, GapSchool gaps) {
+        List<String> accepted = units.accepted(stored.tag()).stream()
+                .map(UnitStore.Accepted::fingerprint)
+                .toList();
+        Ladder.check(unit, gaps, documents.schematic(stored)).stream()
+                .filter(f -> f.severity() == Finding.Severity.STOP && !accepted.contains(f.fingerprint()))
+                .findFirst()
+                .ifPresent(f -> {
+                    throw ApiProblem.conflict("ladder", f.message());
+                });
+    }
+
+    private static String key(String given) {
+        if (given == null || given.isBlank() || given.length() > KEY_LIMIT) {
+            throw ApiProblem.badInput("key", Reason.of("runs.key-missing"));
+        }
+        return given;
     }
 
     /** Writes an event unless it was delivered before; returns the run as it stands after. */
     RunState append(long runId, EventRequest request) {
-        if (request.key() == null || request.key().isBlank() || request.key().length() > 64) {
-            throw ApiProblem.badInput("key", Reason.of("runs.key-missing"));
-        }
+        String key = key(request.key());
         return locked(runId, () -> {
-            if (store.delivered(runId, request.key())) {
+            if (store.delivered(runId, key).isPresent()) {
                 return open.state(runId);
             }
-            return write(runId, request.key(), body(runId, request), request.kind());
+            RunState state = open.state(runId);
+            RunEvent.Body body = input.body(open.run(runId), state, request);
+            refuse(state, body, "" + request.kind());
+            List<NewEvent> events = new ArrayList<>();
+            Optional<Rig.Standing> standing = Optional.empty();
+            if (body instanceof RunEvent.StepDone done && open.run(runId).head().practice()) {
+                standing = deeds(runId, state.step(done.step()).orElseThrow(), key, events);
+            }
+            events.add(new NewEvent(key, body));
+            return write(runId, events, standing);
         });
     }
 
-    /** A turn made on the practice machine goes into the log by itself. */
-    public void turned(long runId, String setting, double turns) {
-        locked(runId, () -> {
+    /** What a check that is done means at the practice machine: locks, suction valves, rests. */
+    private Optional<Rig.Standing> deeds(long runId, Step step, String key, List<NewEvent> events) {
+        for (Step.Deed d : step.does()) {
+            boolean done = d.action().equals("pass")
+                    ? passed(runId, d)
+                    : rigs.act(runId, r -> makeReady(r, d.action(), d.part(), d.to() > 0.5), false);
+            if (done) {
+                events.add(new NewEvent(
+                        (key.length() > 48 ? key.substring(0, 48) : key) + "-" + events.size(),
+                        new RunEvent.Handled(step.id(), d.action(), d.part(), Double.toString(d.to()))));
+            }
+        }
+        return events.isEmpty() ? Optional.empty() : Optional.of(rigs.standing(runId));
+    }
+
+    private boolean passed(long runId, Step.Deed rest) {
+        rigs.act(
+                runId,
+                r -> {
+                    r.stop(rest.part());
+                    return null;
+                },
+                false);
+        rigs.pass(runId, rest.to());
+        return true;
+    }
+
+    /** False where it stands so already, or the machine has nothing of the kind. */
+    private static boolean makeReady(Rig rig, String action, String part, boolean to) {
+        if (!rig.ready().has(action, part)) {
+            return false;
+        }
+        rig.makeReady(action, part, to);
+        return true;
+    }
+
+    /**
+     * Something done to the practice machine: the machine moves, and what it did is written with where it stands after,
+     * all or nothing.
+     *
+     * @param act gives what to write, empty for nothing
+     */
+    public RunState onRig(long runId, String key, Function<String, Optional<RunEvent.Body>> act) {
+        return locked(runId, () -> {
             RunState state = open.state(runId);
-            if (state.current().isEmpty() || state.waitingAt().isPresent()) {
+            if (key != null && store.delivered(runId, key(key)).isPresent()) {
                 return state;
             }
-            RunEvent.Body body = new RunEvent.Turned(state.current().get().id(), setting, turns);
-            return write(runId, UUID.randomUUID().toString(), body, "turned");
+            List<Step> steps = state.plan().steps();
+            String step = state.current()
+                    .map(Step::id)
+                    .orElse(steps.get(steps.size() - 1).id());
+            Optional<RunEvent.Body> body = act.apply(step);
+            if (body.isEmpty()) {
+                return state;
+            }
+            String name = key == null ? UUID.randomUUID().toString() : key;
+            try {
+                return write(runId, List.of(new NewEvent(name, body.get())), Optional.of(rigs.standing(runId)));
+            } catch (RuntimeException e) {
+                rigs.forget(runId);
+                throw e;
+            }
         });
     }
 
-    private RunState locked(long runId, java.util.function.Supplier<RunState> action) {
+    /** The event that was written under this key, if it was: its sender asks again after a lost answer. */
+    public Optional<RunEvent> delivered(long runId, String key) {
+        return key == null ? Optional.empty() : store.delivered(runId, key);
+    }
+
+    /** A drive of the practice machine stopped by itself. */
+    private void stopped(long runId, String driver, String cause) {
+        onRig(runId, null, step -> Optional.of(new RunEvent.Stopped(step, driver, cause)));
+    }
+
+    private RunState locked(long runId, Supplier<RunState> action) {
         synchronized (locks.computeIfAbsent(runId, id -> new Object())) {
             return action.get();
         }
     }
 
-    private RunState write(long runId, String key, RunEvent.Body body, String path) {
-        Optional<Reason> refusal = RunRules.refusal(open.state(runId), body);
+    private static void refuse(RunState state, RunEvent.Body body, String path) {
+        Optional<Reason> refusal = RunRules.refusal(state, body);
         if (refusal.isPresent()) {
             throw ApiProblem.conflict(path, refusal.get());
         }
-        store.append(runId, open.run(runId).head().technician(), key, body);
+    }
+
+    private RunState write(long runId, List<NewEvent> events, Optional<Rig.Standing> standing) {
+        RunStore.RunHead head = open.run(runId).head();
+        store.append(runId, head.technician(), events, standing);
         RunState after = open.state(runId);
-        rigs.follow(runId, after);
+        if (after.finished()) {
+            store.finished(runId, RunRecord.of(after).passed() ? "passed" : "passed-with-deviations");
+        }
+        rigs.follow(runId, after, head.practice());
         return after;
-    }
-
-    private RunEvent.Body body(long runId, EventRequest r) {
-        String step = r.step() == null ? "" : r.step();
-        return switch (r.kind() == null ? "" : r.kind()) {
-            case "step-done" -> new RunEvent.StepDone(step);
-            case "reading" -> typed(runId, step, r);
-            case "live-reading" -> live(runId, step, r.instrument());
-            case "turned" -> new RunEvent.Turned(step, "" + r.setting(), turns(r));
-            case "cracked" -> tapped(runId, step, r);
-            case "take-crack" -> detected(runId, step);
-            case "deviation" ->
-                new RunEvent.Deviation(step, r.text() == null ? "" : r.text().strip());
-            case "again" -> new RunEvent.Again(step);
-            case "hold-opened" -> new RunEvent.HoldOpened("" + r.phase());
-            default -> throw ApiProblem.badInput("kind", Reason.of("runs.kind").name("value", "" + r.kind()));
-        };
-    }
-
-    private static double turns(EventRequest r) {
-        if (r.turns() == null || !(Math.abs(r.turns()) <= 20)) {
-            throw ApiProblem.badInput(
-                    "turns",
-                    Reason.of("situation.out-of-range")
-                            .name("value", "" + r.turns())
-                            .number("min", -20)
-                            .number("max", 20));
-        }
-        return r.turns();
-    }
-
-    private RunEvent.Reading typed(long runId, String step, EventRequest r) {
-        return new RunEvent.Reading(
-                step, r.instrument(), number(runId, r.instrument(), r.text()), Source.TYPED, oilOf(runId));
-    }
-
-    private RunEvent.Cracked tapped(long runId, String step, EventRequest r) {
-        return new RunEvent.Cracked(step, number(runId, r.instrument(), r.text()), Source.TAPPED, oilOf(runId));
-    }
-
-    private RunEvent.Reading live(long runId, String step, String instrument) {
-        practice(runId);
-        kind(runId, instrument);
-        if (!rigs.settled(runId, instrument)) {
-            throw ApiProblem.conflict(
-                    "reading", Reason.of("reading.not-settled").name("instrument", instrument));
-        }
-        return new RunEvent.Reading(step, instrument, rigs.reading(runId, instrument), Source.LIVE, oilOf(runId));
-    }
-
-    private RunEvent.Cracked detected(long runId, String step) {
-        practice(runId);
-        OptionalDouble pressure = rigs.crackedAt(runId);
-        if (pressure.isEmpty()) {
-            throw ApiProblem.conflict("crack", Reason.of("reading.no-crack"));
-        }
-        return new RunEvent.Cracked(step, pressure.getAsDouble(), Source.LIVE, oilOf(runId));
-    }
-
-    private void practice(long runId) {
-        if (!open.run(runId).head().practice()) {
-            throw ApiProblem.conflict("reading", Reason.of("reading.no-live"));
-        }
-    }
-
-    /** The rig's thermometer; at a real machine the last one typed, which the run itself remembers. */
-    private OptionalDouble oilOf(long runId) {
-        return open.run(runId).head().practice() ? OptionalDouble.of(rigs.oil(runId)) : OptionalDouble.empty();
-    }
-
-    private Kind kind(long runId, String instrument) {
-        PowerUnit unit = open.run(runId).unit();
-        if (Expect.OIL.equals(instrument)) {
-            return Kind.TEMPERATURE;
-        }
-        if (unit.testPoints().stream().anyMatch(t -> t.id().equals(instrument))) {
-            return Kind.PRESSURE;
-        }
-        if (unit.components().stream().anyMatch(c -> c.id().equals(instrument))) {
-            return Kind.CURRENT;
-        }
-        throw ApiProblem.badInput(
-                "reading", Reason.of("run.refused.no-instrument").name("instrument", "" + instrument));
-    }
-
-    /** A number as typed, in the instrument's own unit, to SI. */
-    private double number(long runId, String instrument, String text) {
-        PowerUnit unit = open.run(runId).unit();
-        Kind kind = kind(runId, instrument);
-        Optional<TestPoint> gauge = unit.testPoints().stream()
-                .filter(t -> t.id().equals(instrument))
-                .findFirst();
-        double largest = RunRules.largest(unit, instrument, kind);
-        double limit = gauge.map(g -> g.reads().fromPa(largest)).orElse(largest);
-        TypedNumber number = TypedNumber.parse(text, limit);
-        if (number instanceof TypedNumber.Refused refused) {
-            throw ApiProblem.badInput(
-                    "reading",
-                    Reason.of("typed." + refused.code())
-                            .name("value", refused.typed())
-                            .number("limit", Math.round(limit * 10) / 10.0)
-                            .name("unit", Instruments.label(unit, instrument, kind))
-                            .name("instrument", instrument));
-        }
-        double value = ((TypedNumber.Accepted) number).value();
-        return switch (kind) {
-            case PRESSURE -> gauge.orElseThrow().reads().toPa(value);
-            case TEMPERATURE -> value + ZERO_C;
-            default -> value;
-        };
     }
 }

@@ -1,7 +1,9 @@
 package earlygate.server.runs;
 
 import static earlygate.quantity.Si.BAR;
+import static earlygate.quantity.Si.ZERO_C;
 
+import earlygate.circuit.Fluid;
 import earlygate.circuit.PowerUnit;
 import earlygate.circuit.Setting;
 import earlygate.judge.ScrewModel;
@@ -18,6 +20,7 @@ import earlygate.server.calc.PlanView;
 import earlygate.server.calc.StaffView;
 import earlygate.server.runs.OpenRuns.OpenRun;
 import earlygate.server.words.Words;
+import java.time.Duration;
 import java.time.Instant;
 import java.time.OffsetDateTime;
 import java.util.ArrayList;
@@ -26,6 +29,7 @@ import java.util.List;
 /**
  * A run as its screen shows it.
  *
+ * @param uuid its name among all runs of all data folders
  * @param seq of the last event; grows with each
  * @param step null when all are done
  * @param waitingAt the shut hold point that bars the way; null when none does
@@ -33,6 +37,7 @@ import java.util.List;
  */
 public record RunView(
         long id,
+        String uuid,
         String tag,
         String unitName,
         String technician,
@@ -48,7 +53,13 @@ public record RunView(
         List<ReadingView> readings,
         List<String> missing,
         boolean mayDeviate,
+        boolean needsRelease,
+        String deviation,
         AdviceView advice,
+        OilView oil,
+        CrackView crack,
+        List<NoteView> noted,
+        List<DoneView> done,
         List<StaffView> staffs,
         List<ScrewView> screws,
         List<LogView> log) {
@@ -69,12 +80,27 @@ public record RunView(
     public record ReadingView(
             String instrument, double value, String unit, String grade, String message, String source, Instant at) {}
 
-    /** @param turns clockwise positive; 0 when nothing is to be turned now */
-    public record AdviceView(double turns, String turnsText, String text, String code) {}
+    /**
+     * @param turns clockwise positive; 0 when nothing is to be turned now
+     * @param relock turns to set against the nut's drag once it is slack again; 0 where nothing is
+     */
+    public record AdviceView(double turns, String turnsText, String text, String code, double relock) {}
 
+    /** @param c null before anyone read it; {@code state} ok, cold, hot, stale or unknown */
+    public record OilView(Double c, double lowC, double highC, Instant at, String state) {}
+
+    /** What stood before the fall, as found on the stream or typed, and as a hand marked it; null where there is none. */
+    public record CrackView(Double foundBar, Double tappedBar) {}
+
+    public record NoteView(String key, String text) {}
+
+    /** A step that was done and can be gone back to. */
+    public record DoneView(String step, int number, String action) {}
+
+    /** @param turnsIn from all out; null before an end was touched */
     public record ScrewView(
             String setting,
-            double turnsIn,
+            Double turnsIn,
             double travel,
             String turnsText,
             double barPerTurn,
@@ -82,7 +108,11 @@ public record RunView(
             boolean learned,
             String wrench) {}
 
-    public record LogView(long seq, Instant at, String by, String step, String text) {}
+    /**
+     * @param slip it was corrected and counts for nothing
+     * @param mayStrike it belongs to the step at hand and could be named a slip
+     */
+    public record LogView(long seq, Instant at, String by, String step, String text, boolean slip, boolean mayStrike) {}
 
     static RunView of(OpenRun run, RunState state, Words words) {
         PowerUnit unit = run.unit();
@@ -91,6 +121,7 @@ public record RunView(
         RunRecord record = RunRecord.of(state);
         return new RunView(
                 run.head().id(),
+                run.head().uuid(),
                 unit.tag(),
                 unit.name(),
                 run.head().technician(),
@@ -107,8 +138,19 @@ public record RunView(
                 step == null ? null : PlanView.step(unit, step, words),
                 step == null ? List.of() : readings(state, step, words),
                 step == null ? List.of() : missing(state, step, words),
-                step != null && mayDeviate(state, step),
-                step == null ? null : advice(state, step, words),
+                step != null && new StepJudge(state, step).mayBeLeft(),
+                step != null && new StepJudge(state, step).aboveSchematic(),
+                step == null
+                        ? null
+                        : state.record(step.id())
+                                .deviation()
+                                .map(RunRecord::said)
+                                .orElse(null),
+                step == null ? null : advice(state, run, step, words),
+                oil(state),
+                step == null ? null : crack(state, step),
+                step == null ? List.of() : noted(state, step),
+                done(state, steps, words),
                 StaffView.of(unit, run.gaps(), s -> isSet(record, s)),
                 unit.settings().stream().map(s -> screw(state, s)).toList(),
                 RunLog.newestFirst(state, words, 12));
@@ -147,7 +189,7 @@ public record RunView(
     private static List<ReadingView> readings(RunState state, Step step, Words words) {
         List<ReadingView> views = new ArrayList<>();
         for (StepJudge.Judged j : new StepJudge(state, step).judged()) {
-            RunEvent event = RunLog.deciding(state, step, j.instrument());
+            RunEvent event = RunRecord.deciding(state.record(step.id()), step, j.instrument());
             Expect expect = step.expect().stream()
                     .filter(e -> e.instrument().equals(j.instrument()))
                     .findFirst()
@@ -157,7 +199,7 @@ public record RunView(
                     Instruments.shown(state.unit(), j.instrument(), expect.kind(), RunRecord.value(event)),
                     Instruments.label(state.unit(), j.instrument(), expect.kind()),
                     RunReadings.grade(j.grade()),
-                    words.say(j.message()),
+                    PlanView.readAs(state.unit(), step, words).say(j.message()),
                     RunLog.source(event),
                     event.at()));
         }
@@ -168,29 +210,79 @@ public record RunView(
         return new StepJudge(state, step).missing().stream().map(words::say).toList();
     }
 
-    private static boolean mayDeviate(RunState state, Step step) {
-        return earlygate.run.RunRules.refusal(state, new RunEvent.Deviation(step.id(), "reason"))
-                .isEmpty();
-    }
-
-    private static AdviceView advice(RunState state, Step step, Words words) {
-        return Coach.advice(state, step)
+    private static AdviceView advice(RunState state, OpenRun run, Step step, Words chosen) {
+        Words words = PlanView.readAs(state.unit(), step, chosen);
+        return Coach.advice(state, step, run.curves())
                 .map(a -> new AdviceView(
                         a.turns(),
                         Words.turns(Math.abs(a.turns())),
                         words.say(a.reason()),
-                        a.reason().code()))
+                        a.reason().code(),
+                        a.relock()))
                 .orElse(null);
+    }
+
+    private static OilView oil(RunState state) {
+        Fluid f = state.unit().fluid();
+        double low = f.bandLow() - ZERO_C;
+        double high = f.bandHigh() - ZERO_C;
+        if (state.oil().isEmpty() || state.oilReadAt().isEmpty()) {
+            return new OilView(null, low, high, null, "unknown");
+        }
+        double c = Math.round((state.oil().getAsDouble() - ZERO_C) * 10) / 10.0;
+        Instant at = state.oilReadAt().get();
+        boolean stale = Duration.between(at, Instant.now()).compareTo(RunState.OIL_FRESH) > 0;
+        String standing = stale ? "stale" : c < low ? "cold" : c > high ? "hot" : "ok";
+        return new OilView(c, low, high, at, standing);
+    }
+
+    private static CrackView crack(RunState state, Step step) {
+        var record = state.record(step.id());
+        if (record.crackedEvent().isEmpty()) {
+            return null;
+        }
+        Double tapped = record.tapped().map(c -> bar(c.pressurePa())).orElse(null);
+        Double found = record.cracked()
+                .filter(c -> c.source() != RunEvent.Source.TAPPED)
+                .map(c -> bar(c.pressurePa()))
+                .orElse(null);
+        return new CrackView(found, tapped);
+    }
+
+    private static double bar(double pa) {
+        return Math.round(pa / BAR * 10) / 10.0;
+    }
+
+    private static List<NoteView> noted(RunState state, Step step) {
+        return step.notes().stream()
+                .flatMap(n -> state.record(step.id()).note(n.code()).stream())
+                .map(n -> new NoteView(n.note(), n.text()))
+                .toList();
+    }
+
+    /** The newest first. */
+    private static List<DoneView> done(RunState state, List<Step> steps, Words words) {
+        List<DoneView> done = new ArrayList<>();
+        for (int i = steps.size() - 1; i >= 0 && !state.finished(); i--) {
+            Step s = steps.get(i);
+            if (state.record(s.id()).isDone()) {
+                done.add(new DoneView(
+                        s.id(), i + 1, PlanView.readAs(state.unit(), s, words).say(s.action())));
+            }
+        }
+        return done;
     }
 
     private static ScrewView screw(RunState state, Setting s) {
         ScrewModel m = state.screw(s.id());
-        double turns = state.position(s.id());
+        Double turns = state.position(s.id()).isPresent()
+                ? (Double) state.position(s.id()).getAsDouble()
+                : null;
         return new ScrewView(
                 s.id(),
                 turns,
                 s.screw().travel(),
-                Words.turns(turns),
+                turns == null ? "" : Words.turns(turns),
                 Math.round(m.slope() / BAR * 10) / 10.0,
                 Math.round(2 * m.sd() / BAR * 10) / 10.0,
                 m.answers() > 0,

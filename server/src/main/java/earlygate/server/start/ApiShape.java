@@ -14,20 +14,36 @@ import org.springframework.context.annotation.Configuration;
 class ApiShape {
     private static final Set<String> MAY_BE_NULL = Set.of(
             "ComparisonView.refused",
+            "CrackView.foundBar",
+            "CrackView.tappedBar",
             "FindingView.suggestion",
+            "Gauge.takeBar",
+            "GoalView.minus",
             "Instrument.calibrationDue",
+            "LiveView.closed",
             "LiveView.crackBar",
+            "LiveView.ready",
+            "OilView.at",
+            "OilView.c",
             "PhaseProgress.openedAt",
             "PhaseProgress.openedBy",
             "RecordView.finishedAt",
+            "RunSummary.outcome",
             "RunView.advice",
+            "RunView.crack",
+            "RunView.deviation",
             "RunView.step",
             "RunView.waitingAt",
+            "ScrewView.turnsIn",
             "SettingView.asLeftBar",
             "SettingView.at",
+            "SettingView.crackFoundBar",
+            "SettingView.crackTappedBar",
             "SettingView.deviation",
             "SettingView.oilC",
             "SettingView.verdict",
+            "StepView.demand",
+            "StepView.goal",
             "StepView.goalBar",
             "StepView.inControl",
             "StepView.setting",
@@ -38,7 +54,7 @@ class ApiShape {
             "SuggestionView.setting",
             "SuggestionView.value",
             "TestView.deviation",
-            "UnitSummary.lastRun");
+            "UnitSummary.commissioned");
 
     @Bean
     OpenApiCustomizer required() {

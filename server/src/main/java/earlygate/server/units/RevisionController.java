@@ -3,6 +3,10 @@ package earlygate.server.units;
 import earlygate.circuit.PowerUnit;
 import earlygate.circuit.UnitFile;
 import earlygate.explain.Reason;
+import earlygate.ladder.Derivation;
+import earlygate.ladder.Finding;
+import earlygate.ladder.GapSchool;
+import earlygate.ladder.Ladder;
 import earlygate.quantity.PressureUnit;
 import earlygate.server.calc.CalcInput;
 import earlygate.server.units.UnitStore.Accepted;
@@ -21,6 +25,7 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestHeader;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
@@ -49,11 +54,20 @@ class RevisionController {
 
     record RevisionSummary(int revision, OffsetDateTime savedAt, String savedBy, boolean complete) {}
 
-    record AcceptRequest(String fingerprint, String reason, String by, String releasedBy) {}
+    /** @param gapSchool under which the finding was seen; left out, the default */
+    record AcceptRequest(
+            String fingerprint,
+            String reason,
+            String by,
+            String releasedBy,
+            @Schema(implementation = Object.class) JsonNode gapSchool) {}
 
     @PostMapping("/revisions")
     @ResponseStatus(HttpStatus.CREATED)
-    UnitDocuments.UnitDocument save(@PathVariable String tag, @RequestBody SaveRequest request) {
+    UnitDocuments.UnitDocument save(
+            @PathVariable String tag,
+            @RequestBody SaveRequest request,
+            @RequestHeader(name = UnitStore.KEY_HEADER, required = false) String key) {
         if (!TAG.matcher(tag).matches()) {
             throw ApiProblem.badInput("tag", Reason.of("units.bad-tag").name("tag", tag));
         }
@@ -62,6 +76,10 @@ class RevisionController {
             throw ApiProblem.badInput("document", Reason.of("units.no-document"));
         }
         UnitDocuments.sameTag(tag, document.path("tag").asString(""));
+        Optional<StoredUnit> before = units.savedUnder(tag, key);
+        if (before.isPresent()) {
+            return documents.of(before.get());
+        }
         if (request.base() == 0 && units.has(tag)) {
             throw ApiProblem.conflict("tag", Reason.of("units.exists").name("tag", tag));
         }
@@ -72,7 +90,8 @@ class RevisionController {
                 document.toString(),
                 by,
                 JsonMapper.shared().writeValueAsString(unconfirmed),
-                Optional.of(request.base()));
+                Optional.of(request.base()),
+                key);
         return documents.of(saved.orElseThrow(() -> changedMeanwhile(tag, request.base())));
     }
 
@@ -107,14 +126,23 @@ class RevisionController {
     /** Lets a finding stand. One that goes above the schematic needs the name of a second person. */
     @PostMapping("/accepted")
     List<Accepted> accept(@PathVariable String tag, @RequestBody AcceptRequest request) {
-        units.newest(tag);
+        StoredUnit stored = units.newest(tag);
         String reason = text("reason", request.reason());
         String by = text("by", request.by());
         String fingerprint = text("fingerprint", request.fingerprint());
         String released =
                 request.releasedBy() == null ? "" : request.releasedBy().strip();
         boolean secondPerson = !released.isEmpty() && !released.equalsIgnoreCase(by);
-        if (fingerprint.startsWith("ladder.L13.higher") && !secondPerson) {
+        GapSchool gaps = CalcInput.gaps(request.gapSchool());
+        PowerUnit unit =
+                Derivation.completed(CalcInput.unitText(stored.document()).unit(), gaps);
+        Finding finding = Ladder.check(unit, gaps, documents.schematic(stored)).stream()
+                .filter(f -> f.fingerprint().equals(fingerprint))
+                .findFirst()
+                .orElseThrow(() -> ApiProblem.conflict("fingerprint", Reason.of("units.no-such-finding")));
+        // Above the schematic: the one rule that stops a target for being higher than the drawing asks.
+        boolean release = finding.rule().equals("L13") && finding.severity() == Finding.Severity.STOP;
+        if (release && !secondPerson) {
             throw ApiProblem.badInput("releasedBy", Reason.of("units.release-missing"));
         }
         units.accept(tag, new Accepted(fingerprint, reason, by, released, OffsetDateTime.now(ZoneOffset.UTC)));

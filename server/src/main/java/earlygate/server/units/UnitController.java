@@ -12,6 +12,7 @@ import earlygate.server.runs.RunStore;
 import earlygate.server.units.UnitStore.StoredUnit;
 import earlygate.server.words.ApiProblem;
 import java.util.List;
+import java.util.Optional;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -19,6 +20,7 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestHeader;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
@@ -39,7 +41,8 @@ class UnitController {
 
     /**
      * @param missing what keeps the sheet from being complete; 0 for one that can be planned from
-     * @param lastRun null for a unit that was never commissioned here
+     * @param openRuns every run that is not finished, newest first
+     * @param commissioned the last finished run at the machine, never a practice run; null where there was none
      */
     record UnitSummary(
             String tag,
@@ -49,7 +52,8 @@ class UnitController {
             int missing,
             int findings,
             List<StaffView> staffs,
-            RunStore.RunSummary lastRun) {}
+            List<RunStore.RunSummary> openRuns,
+            RunStore.RunSummary commissioned) {}
 
     @GetMapping("/units")
     List<UnitSummary> list() {
@@ -57,7 +61,8 @@ class UnitController {
     }
 
     private UnitSummary summary(StoredUnit stored) {
-        RunStore.RunSummary last = runs.lastOf(stored.tag()).orElse(null);
+        List<RunStore.RunSummary> open = runs.open(stored.tag());
+        RunStore.RunSummary last = runs.commissioned(stored.tag()).orElse(null);
         if (UnitFile.read(stored.document()) instanceof UnitFile.Reading.Refused refused) {
             return new UnitSummary(
                     stored.tag(),
@@ -67,13 +72,14 @@ class UnitController {
                     refused.problems().size(),
                     0,
                     List.of(),
+                    open,
                     last);
         }
         PowerUnit unit = CalcInput.unitText(stored.document()).unit();
         List<String> accepted = units.accepted(stored.tag()).stream()
                 .map(UnitStore.Accepted::fingerprint)
                 .toList();
-        long open = Ladder.check(unit, GapSchool.DEFAULT, documents.schematic(stored)).stream()
+        long findings = Ladder.check(unit, GapSchool.DEFAULT, documents.schematic(stored)).stream()
                 .filter(f -> f.severity() != Finding.Severity.INFO && !accepted.contains(f.fingerprint()))
                 .count();
         return new UnitSummary(
@@ -82,8 +88,9 @@ class UnitController {
                 (unit.drawing().number() + " " + unit.drawing().revision()).strip(),
                 stored.revision(),
                 0,
-                (int) open,
-                StaffView.of(unit, GapSchool.DEFAULT, s -> last != null && last.finished()),
+                (int) findings,
+                StaffView.of(unit, GapSchool.DEFAULT, s -> last != null),
+                open,
                 last);
     }
 
@@ -94,21 +101,30 @@ class UnitController {
 
     @PostMapping("/units")
     @ResponseStatus(HttpStatus.CREATED)
-    UnitDocuments.UnitDocument add(@RequestBody String text) {
+    UnitDocuments.UnitDocument add(
+            @RequestBody String text, @RequestHeader(name = UnitStore.KEY_HEADER, required = false) String key) {
         UnitFile.Reading.Read read = CalcInput.unitText(text);
+        Optional<StoredUnit> before = units.savedUnder(read.unit().tag(), key);
+        if (before.isPresent()) {
+            return documents.of(before.get());
+        }
         if (units.has(read.unit().tag())) {
             throw ApiProblem.conflict(
                     "tag", Reason.of("units.exists").name("tag", read.unit().tag()));
         }
-        return documents.of(units.save(read.unit().tag(), text));
+        return documents.of(units.save(read.unit().tag(), text, key));
     }
 
     @PutMapping("/units/{tag}")
-    UnitDocuments.UnitDocument save(@PathVariable String tag, @RequestBody String text) {
+    UnitDocuments.UnitDocument save(
+            @PathVariable String tag,
+            @RequestBody String text,
+            @RequestHeader(name = UnitStore.KEY_HEADER, required = false) String key) {
         UnitFile.Reading.Read read = CalcInput.unitText(text);
         UnitDocuments.sameTag(tag, read.unit().tag());
         units.newest(tag);
-        return documents.of(units.save(tag, text));
+        Optional<StoredUnit> before = units.savedUnder(tag, key);
+        return documents.of(before.orElseGet(() -> units.save(tag, text, key)));
     }
 
     /** The JSON Schema that unit files are held against. */

@@ -17,7 +17,7 @@ import tools.jackson.databind.json.JsonMapper;
 
 /** A stored revision as the sheet needs it. */
 @Component
-class UnitDocuments {
+public class UnitDocuments {
     private final UnitStore units;
     private final JsonMapper json;
 
@@ -76,7 +76,7 @@ class UnitDocuments {
     }
 
     /** What the drawing asked: where it has not changed since, a changed target is a deviation from it. */
-    List<Target> schematic(StoredUnit stored) {
+    public List<Target> schematic(StoredUnit stored) {
         String drawing = drawing(stored);
         return units.revisions(stored.tag()).stream()
                 .filter(r -> r.revision() <= stored.revision() && drawing(r).equals(drawing))

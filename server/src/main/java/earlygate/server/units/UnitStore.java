@@ -3,6 +3,7 @@ package earlygate.server.units;
 import static earlygate.server.tables.Tables.ACCEPTED_FINDING;
 import static earlygate.server.tables.Tables.UNIT_REVISION;
 
+import earlygate.explain.Reason;
 import earlygate.server.words.ApiProblem;
 import java.time.OffsetDateTime;
 import java.time.ZoneOffset;
@@ -23,6 +24,11 @@ public class UnitStore {
 
     /** A finding let stand. */
     public record Accepted(String fingerprint, String reason, String by, String releasedBy, OffsetDateTime at) {}
+
+    /** The sender's own name for what it saves; sent again after a lost answer, it meets itself. */
+    public static final String KEY_HEADER = "Idempotency-Key";
+
+    private static final int KEY_LIMIT = 64;
 
     private final DSLContext db;
 
@@ -73,18 +79,36 @@ public class UnitStore {
     }
 
     public StoredUnit save(String tag, String document) {
-        return save(tag, document, "", "[]", Optional.empty()).orElseThrow();
+        return save(tag, document, null);
+    }
+
+    public StoredUnit save(String tag, String document, String key) {
+        return save(tag, document, "", "[]", Optional.empty(), key).orElseThrow();
+    }
+
+    /** What was saved under this key before; empty for a new one, or for none. */
+    public Optional<StoredUnit> savedUnder(String tag, String key) {
+        if (key == null) {
+            return Optional.empty();
+        }
+        if (key.isBlank() || key.length() > KEY_LIMIT) {
+            throw ApiProblem.badInput(KEY_HEADER, Reason.of("runs.key-missing"));
+        }
+        return db.selectFrom(UNIT_REVISION)
+                .where(UNIT_REVISION.TAG.eq(tag), UNIT_REVISION.CLIENT_KEY.eq(key))
+                .fetchOptional(UnitStore::stored);
     }
 
     /**
      * Adds a revision.
      *
      * @param base the revision that was worked on; empty to save whatever is there
+     * @param key the sender's own name for this; null for none
      * @return empty when somebody else has saved since {@code base}
      */
     @Transactional
     public synchronized Optional<StoredUnit> save(
-            String tag, String document, String by, String unconfirmed, Optional<Integer> base) {
+            String tag, String document, String by, String unconfirmed, Optional<Integer> base, String key) {
         int last = find(tag).map(StoredUnit::revision).orElse(0);
         if (base.isPresent() && base.get() != last) {
             return Optional.empty();
@@ -97,6 +121,7 @@ public class UnitStore {
                 .set(UNIT_REVISION.SAVED_AT, unit.savedAt())
                 .set(UNIT_REVISION.SAVED_BY, unit.savedBy())
                 .set(UNIT_REVISION.UNCONFIRMED, unit.unconfirmed())
+                .set(UNIT_REVISION.CLIENT_KEY, key)
                 .execute();
         return Optional.of(unit);
     }

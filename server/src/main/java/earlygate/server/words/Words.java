@@ -27,13 +27,20 @@ public final class Words {
     };
 
     private final PressureUnit pressure;
+    private final PressureUnit also;
 
-    private Words(PressureUnit pressure) {
+    private Words(PressureUnit pressure, PressureUnit also) {
         this.pressure = pressure;
+        this.also = also;
     }
 
     public static Words in(PressureUnit pressure) {
-        return new Words(pressure);
+        return new Words(pressure, pressure);
+    }
+
+    /** As a gauge reads, with the unit that was chosen in brackets behind it where that is another. */
+    public Words readIn(PressureUnit gauge) {
+        return new Words(gauge, also);
     }
 
     private static Properties load() {
@@ -87,7 +94,7 @@ public final class Words {
 
     public String amount(Amount a) {
         return switch (a.kind()) {
-            case PRESSURE -> pressure.show(a.si());
+            case PRESSURE -> pressure.show(a.si()) + (also == pressure ? "" : " (" + also.show(a.si()) + ")");
             case FLOW -> format("%.1f L/min", a.si() / Si.LPM);
             case POWER -> format("%.1f kW", a.si() / Si.KW);
             case CURRENT -> format("%.1f A", a.si());
@@ -100,16 +107,16 @@ public final class Words {
         };
     }
 
-    /** Turns as a hand counts them: whole turns and sixteenths. */
+    /** Turns as a hand counts them: whole turns and sixteenths, outward ones with a minus. */
     public static String turns(double turns) {
-        long sixteenths = Math.round(turns * 16);
+        long sixteenths = Math.round(Math.abs(turns) * 16);
         long whole = sixteenths / 16;
         String part = SIXTEENTHS[(int) (sixteenths % 16)];
         if (sixteenths == 0) {
             return "no turn";
         }
         String number = whole == 0 ? part : part.isEmpty() ? "" + whole : whole + " " + part;
-        return number + (sixteenths > 16 ? " turns" : " turn");
+        return (turns < 0 ? "−" : "") + number + (sixteenths > 16 ? " turns" : " turn");
     }
 
     private static String format(String pattern, double value) {

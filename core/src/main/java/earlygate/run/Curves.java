@@ -1,0 +1,27 @@
+package earlygate.run;
+
+import earlygate.circuit.PowerUnit;
+import earlygate.plan.Step;
+import earlygate.reach.Reaching;
+import java.util.HashMap;
+import java.util.Map;
+import java.util.Optional;
+
+/** The gauge curves of one plan's steps, each computed when it is first asked for. Safe for several threads. */
+public final class Curves {
+    private final PowerUnit unit;
+    private final Map<String, Optional<GaugeCurve>> known = new HashMap<>();
+    private Reaching reaching;
+
+    public Curves(PowerUnit unit) {
+        this.unit = unit;
+    }
+
+    /** Empty where the model has no answer or the gauge never follows the step's screw. */
+    synchronized Optional<GaugeCurve> of(Step step) {
+        if (reaching == null) {
+            reaching = new Reaching(unit);
+        }
+        return known.computeIfAbsent(step.id(), id -> GaugeCurve.of(reaching, step));
+    }
+}

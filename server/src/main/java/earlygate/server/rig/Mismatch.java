@@ -1,0 +1,67 @@
+package earlygate.server.rig;
+
+import earlygate.circuit.Driver;
+import earlygate.circuit.PowerUnit;
+import earlygate.circuit.Situation;
+import earlygate.explain.Reason;
+import earlygate.plan.Step;
+import earlygate.rig.Rig;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+
+/** How the practice machine stands otherwise than a step that is read needs it; each with what to put back. */
+final class Mismatch {
+    /** A hand wheel is shut or fully open to within this. */
+    private static final double AT_END = 0.02;
+
+    /** One that is set in between lets at least this share of its opening through. */
+    private static final double LEAST_SHARE = 0.25;
+
+    private Mismatch() {}
+
+    static List<Reason> of(PowerUnit unit, Step step, Rig rig) {
+        List<Reason> wrong = new ArrayList<>();
+        boolean reads = step.expect().stream().anyMatch(e -> !e.instrument().equals(earlygate.plan.Expect.OIL))
+                || step.goal().filter(g -> g.way() != Step.Way.TO_THE_END).isPresent();
+        if (!reads) {
+            return wrong;
+        }
+        Situation must = step.situation();
+        Rig.Standing is = rig.standing();
+        for (Driver d : unit.all(Driver.class)) {
+            Situation.Drive drive = must.drivers().get(d.id());
+            boolean runs = drive == null || drive.running();
+            if (runs != is.running().get(d.id())) {
+                wrong.add(
+                        Reason.of(runs ? "rig.wrong.stands" : "rig.wrong.runs").name("part", d.id()));
+            }
+        }
+        for (Map.Entry<String, String> p : must.positions().entrySet()) {
+            String at = is.positions().get(p.getKey());
+            if (at != null && !at.equals(p.getValue())) {
+                wrong.add(Reason.of("rig.wrong.position")
+                        .name("part", p.getKey())
+                        .name("is", at)
+                        .name("must", p.getValue()));
+            }
+        }
+        for (Map.Entry<String, Double> o : must.openings().entrySet()) {
+            Double at = is.openings().get(o.getKey());
+            if (at != null) {
+                opening(o.getKey(), o.getValue(), at, wrong);
+            }
+        }
+        return wrong;
+    }
+
+    private static void opening(String part, double must, double is, List<Reason> wrong) {
+        if (must <= 0 && is > AT_END) {
+            wrong.add(Reason.of("rig.wrong.open").name("part", part));
+        } else if (must >= 1 && is < 1 - AT_END) {
+            wrong.add(Reason.of("rig.wrong.not-open").name("part", part));
+        } else if (must > 0 && must < 1 && is < LEAST_SHARE * must) {
+            wrong.add(Reason.of("rig.wrong.no-flow").name("part", part));
+        }
+    }
+}

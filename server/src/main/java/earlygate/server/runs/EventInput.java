@@ -1,0 +1,181 @@
+package earlygate.server.runs;
+
+import static earlygate.quantity.Si.ZERO_C;
+
+import earlygate.circuit.Driver;
+import earlygate.circuit.PowerUnit;
+import earlygate.circuit.TestPoint;
+import earlygate.explain.Reason;
+import earlygate.explain.Value.Kind;
+import earlygate.plan.Expect;
+import earlygate.plan.Step;
+import earlygate.quantity.TypedNumber;
+import earlygate.run.RunEvent;
+import earlygate.run.RunEvent.Source;
+import earlygate.run.RunRules;
+import earlygate.run.RunState;
+import earlygate.server.calc.Instruments;
+import earlygate.server.rig.RigHost;
+import earlygate.server.runs.OpenRuns.OpenRun;
+import earlygate.server.runs.RunService.EventRequest;
+import earlygate.server.words.ApiProblem;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import org.springframework.stereotype.Component;
+
+/** What a screen sends, as an event: numbers as typed to SI, readings of the practice machine taken where they are asked. */
+@Component
+class EventInput {
+    private static final int LONGEST_TEXT = 500;
+
+    private final RigHost rigs;
+
+    EventInput(RigHost rigs) {
+        this.rigs = rigs;
+    }
+
+    RunEvent.Body body(OpenRun run, RunState state, EventRequest r) {
+        String step = r.step() == null ? "" : r.step();
+        return switch (r.kind() == null ? "" : r.kind()) {
+            case "step-done" -> new RunEvent.StepDone(step);
+            case "reading" ->
+                new RunEvent.Reading(
+                        step, instrument(r), number(run.unit(), instrument(r), r.text()), Source.TYPED, oilOf(run));
+            case "live-reading" -> live(run, step, instrument(r));
+            case "turned" -> turned(state, step, r);
+            case "cracked" ->
+                new RunEvent.Cracked(step, number(run.unit(), instrument(r), r.text()), Source.TYPED, oilOf(run));
+            case "take-crack" ->
+                new RunEvent.Cracked(
+                        step, seen(run, rigs.crackedAt(practice(run)), "reading.no-crack"), Source.LIVE, oilOf(run));
+            case "tap-crack" ->
+                new RunEvent.Cracked(
+                        step, seen(run, rigs.stood(practice(run)), "reading.no-stand"), Source.TAPPED, oilOf(run));
+            case "deviation" ->
+                new RunEvent.Deviation(step, text(r), Optional.ofNullable(released(run, r.releasedBy())));
+            case "again" -> new RunEvent.Again(step);
+            case "reopened" -> new RunEvent.Reopened(step);
+            case "struck" -> new RunEvent.Struck(step, r.wrong() == null ? 0 : r.wrong());
+            case "noted" -> new RunEvent.Noted(step, r.note() == null ? "" : r.note(), text(r));
+            case "hold-opened" -> new RunEvent.HoldOpened("" + r.phase());
+            default -> throw ApiProblem.badInput("kind", Reason.of("runs.kind").name("value", "" + r.kind()));
+        };
+    }
+
+    private static String instrument(EventRequest r) {
+        return r.instrument() == null ? "" : r.instrument();
+    }
+
+    private static String text(EventRequest r) {
+        String text = r.text() == null ? "" : r.text().strip();
+        if (text.length() > LONGEST_TEXT) {
+            throw ApiProblem.badInput(
+                    "text", Reason.of("units.text").name("field", "text").number("limit", LONGEST_TEXT));
+        }
+        return text;
+    }
+
+    /** A second person is another one than whoever runs it. */
+    private static String released(OpenRun run, String by) {
+        String name = by == null ? "" : by.strip();
+        if (name.isEmpty()) {
+            return null;
+        }
+        if (name.equalsIgnoreCase(run.head().technician()) || name.length() > 80) {
+            throw ApiProblem.badInput("releasedBy", Reason.of("units.release-missing"));
+        }
+        return name;
+    }
+
+    private static RunEvent.Turned turned(RunState state, String step, EventRequest r) {
+        if (r.turns() == null || !(Math.abs(r.turns()) <= 20)) {
+            throw ApiProblem.badInput(
+                    "turns",
+                    Reason.of("situation.out-of-range")
+                            .name("value", "" + r.turns())
+                            .number("min", -20)
+                            .number("max", 20));
+        }
+        boolean counted =
+                state.step(step).filter(s -> s.goes(Step.Way.TO_THE_END)).isPresent();
+        boolean own = state.step(step)
+                .flatMap(Step::setting)
+                .filter(s -> s.equals(r.setting()))
+                .isPresent();
+        boolean atEnd = r.atEnd() == null ? counted && own : r.atEnd();
+        return new RunEvent.Turned(step, "" + r.setting(), r.turns(), atEnd);
+    }
+
+    private RunEvent.Reading live(OpenRun run, String step, String instrument) {
+        long id = practice(run);
+        kind(run.unit(), instrument);
+        if (!instrument.equals(Expect.OIL)) {
+            rigs.wrong(id).stream().findFirst().ifPresent(wrong -> {
+                throw ApiProblem.conflict("reading", wrong);
+            });
+        }
+        OptionalDouble value = rigs.reading(id, instrument);
+        if (value.isEmpty()) {
+            throw ApiProblem.conflict(
+                    "reading", Reason.of("reading.not-settled").name("instrument", instrument));
+        }
+        return new RunEvent.Reading(step, instrument, value.getAsDouble(), Source.LIVE, oilOf(run));
+    }
+
+    private static double seen(OpenRun run, OptionalDouble pressure, String why) {
+        if (pressure.isEmpty()) {
+            throw ApiProblem.conflict("crack", Reason.of(why));
+        }
+        return pressure.getAsDouble();
+    }
+
+    private static long practice(OpenRun run) {
+        if (!run.head().practice()) {
+            throw ApiProblem.conflict("reading", Reason.of("reading.no-live"));
+        }
+        return run.head().id();
+    }
+
+    /** The rig's thermometer; at a real machine the last one typed, which the run itself remembers. */
+    private OptionalDouble oilOf(OpenRun run) {
+        return run.head().practice() ? OptionalDouble.of(rigs.oil(run.head().id())) : OptionalDouble.empty();
+    }
+
+    private static Kind kind(PowerUnit unit, String instrument) {
+        if (Expect.OIL.equals(instrument)) {
+            return Kind.TEMPERATURE;
+        }
+        if (unit.findTestPoint(instrument).isPresent()) {
+            return Kind.PRESSURE;
+        }
+        if (unit.all(Driver.class).stream().anyMatch(d -> d.id().equals(instrument))) {
+            return Kind.CURRENT;
+        }
+        throw ApiProblem.badInput(
+                "reading", Reason.of("run.refused.no-instrument").name("instrument", instrument));
+    }
+
+    /** A number as typed, in the instrument's own unit, to SI. */
+    private static double number(PowerUnit unit, String instrument, String text) {
+        Kind kind = kind(unit, instrument);
+        Optional<TestPoint> gauge = unit.findTestPoint(instrument);
+        double largest = RunRules.largest(unit, instrument, kind);
+        double limit = gauge.map(g -> g.reads().fromPa(largest)).orElse(largest);
+        TypedNumber number = TypedNumber.parse(text, limit);
+        if (number instanceof TypedNumber.Refused refused) {
+            throw ApiProblem.badInput(
+                    "reading",
+                    Reason.of("typed." + refused.code())
+                            .name("value", refused.typed())
+                            .number("limit", Math.round(limit * 10) / 10.0)
+                            .name("unit", Instruments.label(unit, instrument, kind))
+                            .name("instrument", instrument));
+        }
+        double value = ((TypedNumber.Accepted) number).value();
+        return switch (kind) {
+            case PRESSURE -> gauge.orElseThrow().reads().toPa(value);
+            case TEMPERATURE -> value + ZERO_C;
+            default -> value;
+        };
+    }
+}
