@@ -143,6 +143,7 @@ final class Setter {
         Optional<UnloadingValve> charges = charging(t);
         Situation there =
                 charges.map(v -> Charging.of(bench, reach.situation(), v)).orElse(reach.situation());
+        charges.ifPresent(v -> charge(there.withSetting(t.setting(), before), gauge));
         m.go(there);
         m.proveOvershoot(t.setting(), leg.setting());
         double aim = aim(t, gauge);
@@ -202,6 +203,19 @@ final class Setter {
         return new Reading(
                 new Goal(Way.TURN_TO_READING, gauge.id(), aim, t.tolerancePa(), moves.limit(gauge), 0),
                 List.of(readings.around(gauge, aim, t.tolerancePa())));
+    }
+
+    /** Charged with nothing drawn, until whatever limits the line above the valve holds it. */
+    private void charge(Situation charging, TestPoint gauge) {
+        bench.machine().go(bench.loads(charging, 0));
+        draft.step(Kind.TEST, of("plan.charge").name("gauge", gauge.id()))
+                .why(of("plan.why.charge"))
+                .expect(readings.roughly(gauge))
+                .note("charge-time")
+                .ifNot(of("plan.if-not.no-pressure"))
+                .caution("stored-pressure")
+                .minutes(2)
+                .add();
     }
 
     /** A cut-out is the highest that the gauge comes to. */

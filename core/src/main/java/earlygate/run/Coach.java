@@ -1,7 +1,6 @@
 package earlygate.run;
 
 import earlygate.circuit.Screw;
-import earlygate.circuit.TestPoint;
 import earlygate.explain.Reason;
 import earlygate.judge.ScrewModel;
 import earlygate.judge.TurnAdvice;
@@ -75,14 +74,12 @@ public final class Coach {
 
     /** The data only say about how far it is; the screw says when it is there. */
     private Advice toTheEnd() {
-        if (record.touchedEnd()) {
-            return new Advice(0, Reason.of("advice.at-end").turns("turned", Math.abs(record.turned())));
-        }
         double left = goal.turns() - record.turned();
         boolean on = Math.abs(left) >= TurnAdvice.STEP && Math.signum(left) == Math.signum(goal.turns());
         Reason reason = Reason.of(goal.inward() ? "advice.in-to-end" : "advice.out-to-end")
                 .turns("turned", Math.abs(record.turned()));
-        return new Advice(on ? left : Math.copySign(TurnAdvice.STEP, goal.turns()), reason);
+        double next = on ? left : Math.copySign(TurnAdvice.STEP, goal.turns());
+        return new Advice(record.touchedEnd() ? 0 : next, reason);
     }
 
     /** Large turns while the nominal crack is far, smaller ones towards it. */
@@ -171,17 +168,19 @@ public final class Coach {
                 ? screw.minPa() + position.getAsDouble() * m.slope()
                 : down ? screw.maxPa() : screw.minPa();
         double edge = down ? Math.min(curve.highEnd(), curve.to()) : Math.max(curve.lowEnd(), curve.from());
-        double way = Math.abs(stands - edge);
+        double way = Math.max(0, down ? stands - edge : edge - stands);
         double turned =
                 Math.abs(record.points().stream().mapToDouble(Point::turns).sum());
-        double most = position.isPresent() ? way / m.lower() + 1 : screw.travel() * m.slope() / m.lower();
+        // From where the step began even the gentlest slope comes there in so many turns.
+        double most = position.isPresent()
+                ? (way + turned * m.slope()) / m.lower() + 1
+                : screw.travel() * m.slope() / m.lower();
         if (turned > most) {
             return lost(Optional.of(curve));
         }
         // In one go only as far as even the steepest slope can't carry it past; then by quarters. Down may be bolder.
         double sure = Math.floor(way / m.upper() / UNPROVEN) * UNPROVEN;
-        boolean onItsWay = position.isPresent() && (down ? stands > edge : stands < edge);
-        double turns = down && onItsWay ? Math.max(UNPROVEN, sure) : UNPROVEN;
+        double turns = down && position.isPresent() ? Math.max(UNPROVEN, sure) : UNPROVEN;
         Reason reason = Reason.of(down ? "advice.silent-out" : "advice.silent-in")
                 .name("holder", holder(down ? curve.highHolder() : curve.lowHolder()))
                 .name("setting", step.setting().orElseThrow())
@@ -253,12 +252,18 @@ public final class Coach {
                 + goal.minus().map(m -> run.unit().testPoint(m).errorPa()).orElse(0.0);
     }
 
-    /** What passes for sure, and not finer than a quarter of the tolerance: no gauge and no glove is better. */
+    /**
+     * Well inside what passes for sure, so that the nut's drag and a few degrees of oil don't carry it out again; but no
+     * finer than half a sixteenth of a turn can do, nor where the gauge can't tell anyway.
+     */
     private double close() {
         if (!step.judgesSetting()) {
             return goal.tolerancePa();
         }
-        TestPoint gauge = run.unit().testPoint(goal.testPoint());
-        return Math.max(goal.tolerancePa() - error(), Math.min(goal.tolerancePa() / 4, gauge.rangePa()));
+        double passes = goal.tolerancePa() - error();
+        if (passes <= 0.1 * goal.tolerancePa()) {
+            return goal.tolerancePa() / 4;
+        }
+        return Math.min(passes, Math.max(passes / 2, 0.55 * model().slope() * TurnAdvice.STEP));
     }
 }

@@ -240,6 +240,10 @@ public final class StepJudge {
         return missing;
     }
 
+    boolean crackIsVoid() {
+        return crackVoid().isPresent();
+    }
+
     /** A relief whose screw was turned after its crack was found has no valid reading, whatever the gauge shows. */
     private Optional<Reason> crackVoid() {
         String setting = step.setting().orElse("");
@@ -258,7 +262,9 @@ public final class StepJudge {
     private Optional<Reason> returnTest() {
         List<Double> readings = run.plan().steps().stream()
                 .filter(s -> s.demands(Demand.RETURN) && s.setting().equals(step.setting()))
-                .flatMap(s -> s.expect().stream().flatMap(e -> run.record(s.id()).reading(e.instrument()).stream()))
+                .flatMap(s -> s.expect().stream()
+                        .filter(e -> e.kind() == Kind.PRESSURE)
+                        .flatMap(e -> run.record(s.id()).reading(e.instrument()).stream()))
                 .map(Reading::value)
                 .toList();
         double spread = ReturnTest.spread(readings);

@@ -84,11 +84,16 @@ public final class StepRecord {
         turnedBy.merge(t.setting(), t.turns(), Double::sum);
         if (step.setting().filter(t.setting()::equals).isPresent()) {
             turnsSincePoint += t.turns();
-            touchedEnd |= t.atEnd();
+            // Turned away from its end again, it no longer stands there.
+            touchedEnd = t.atEnd() && (t.turns() == 0 || t.turns() > 0 == inward());
         }
         if (t.turns() != 0) {
             forgetReadings();
         }
+    }
+
+    private boolean inward() {
+        return step.goal().filter(Step.Goal::inward).isPresent();
     }
 
     /** A handle was moved: what was read before says nothing about the machine as it stands now. */

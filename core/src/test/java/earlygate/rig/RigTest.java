@@ -7,20 +7,38 @@ import static earlygate.quantity.Si.BAR;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import earlygate.circuit.ElectricMotor;
 import earlygate.circuit.PowerUnit;
+import earlygate.circuit.Pump;
 import earlygate.judge.CrackDetector;
+import java.util.OptionalDouble;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 
 class RigTest {
     private final PowerUnit unit = lg07();
 
+    /** As a partner hands it over: suction open, case full, turning the right way. */
+    private static Rig ready(PowerUnit unit, long seed) {
+        Rig rig = new Rig(unit, seed);
+        for (Pump p : unit.all(Pump.class)) {
+            for (String what : new String[] {"suction", "fill"}) {
+                if (rig.ready().has(what, p.id())) {
+                    rig.makeReady(what, p.id(), true);
+                }
+            }
+        }
+        unit.all(ElectricMotor.class).forEach(m -> rig.makeReady("rotation", m.id(), true));
+        return rig;
+    }
+
     /** A technician leads with the pump on machines that all differ; the crack is found where the pump held the line. */
     @ParameterizedTest
     @ValueSource(longs = {3, 7, 14, 21})
     void leadsWithThePump(long seed) {
-        Rig rig = new Rig(unit, seed);
+        Rig rig = ready(unit, seed);
         assertThat(rig.turn("RV1", -1)).as("the nut holds it").isZero();
         for (String screw : new String[] {"P1.compensator", "RV1"}) {
             rig.nut(screw, false);
@@ -28,6 +46,7 @@ class RigTest {
         }
         rig.start("M1");
         rig.advance(1);
+        rig.advance(30); // until no air comes
         assertThat(gauge(rig)).as("both out").isBetween(5e5, 25e5);
         rig.turn("RV1", 20);
         while (gauge(rig) < 170e5) {
@@ -51,13 +70,13 @@ class RigTest {
         for (int i = 0; i < seconds * 20; i++) {
             rig.advance(0.05);
             Rig.Sample s = rig.sample();
-            crack.add(s.gauges().get("G1"), s.currents().get("M1"));
+            crack.add(s.gauges().get("G1"), OptionalDouble.of(s.currents().get("M1")));
         }
     }
 
     @Test
     void warmsAsTheHeatBalanceSays() {
-        Rig rig = new Rig(unit, 5);
+        Rig rig = ready(unit, 5);
         double before = rig.sample().oil();
         rig.pass(600);
         assertThat(rig.sample().oil()).as("stopped").isCloseTo(before, within(0.1));
@@ -77,7 +96,7 @@ class RigTest {
 
     @Test
     void comesBackAsItStoodButStopped() {
-        Rig rig = new Rig(unit, 9);
+        Rig rig = ready(unit, 9);
         rig.nut("RV1", false);
         rig.turn("RV1", -1.5);
         rig.open("TV1", 0.3);
@@ -85,7 +104,7 @@ class RigTest {
         rig.pass(300);
         Rig.Standing standing = rig.standing();
         Rig again = new Rig(unit, 9);
-        again.restore(standing);
+        again.restore(standing, false);
         assertThat(again.standing().screws()).isEqualTo(standing.screws());
         assertThat(again.standing().openings()).isEqualTo(standing.openings());
         assertThat(again.sample().oil()).isEqualTo(standing.oil());
@@ -99,7 +118,7 @@ class RigTest {
     /** A load-sense unit on the rig: standby with the valves at rest, a section shifted lifts the signal. */
     @Test
     void valvesShiftAndTheSignalFallsThroughItsBleed() {
-        Rig rig = new Rig(read(document("NH-04")), 4);
+        Rig rig = ready(read(document("NH-04")), 4);
         rig.start("E1");
         rig.advance(15);
         double standby = rig.sample().gauges().get("GP");
@@ -123,10 +142,119 @@ class RigTest {
         Rig rig = new Rig(read(document("SW-03")), 1);
         rig.shift("DV1", "east");
         Rig again = new Rig(read(document("SW-03")), 1);
-        again.restore(rig.standing());
+        again.restore(rig.standing(), false);
         assertThat(again.standing().positions()).containsEntry("DV1", "east");
         Rig.Standing s = rig.standing();
-        again.restore(new Rig.Standing(s.running(), s.openings(), null, s.screws(), s.oil(), s.timeS()));
+        again.restore(
+                new Rig.Standing(s.running(), s.openings(), null, s.screws(), s.oil(), s.timeS(), null, null, null),
+                false);
         assertThat(again.standing().positions()).containsEntry("DV1", "east");
+    }
+
+    /** What was forgotten has its true consequence, told by its cause; mended, the machine runs. */
+    @ParameterizedTest
+    @CsvSource({"suction,P1,suction", "fill,P1,case", "rotation,M1,rotation"})
+    void whatIsForgottenStopsTheMachine(String what, String part, String cause) {
+        Rig rig = ready(unit, 3);
+        rig.makeReady(what, part, false);
+        assertThat(rig.start("M1")).isTrue();
+        rig.advance(2);
+        assertThat(rig.stops()).isEmpty();
+        rig.advance(2);
+        assertThat(rig.stops()).containsEntry("M1", cause);
+        assertThat(rig.standing().running()).containsEntry("M1", false);
+        rig.makeReady(what, part, true);
+        rig.start("M1");
+        rig.advance(5);
+        assertThat(rig.stops()).isEmpty();
+        assertThat(gauge(rig)).isPositive();
+    }
+
+    @Test
+    void aMachineAsDeliveredIsNotReady() {
+        Rig rig = new Rig(unit, 3);
+        assertThat(rig.ready().suctionOpen()).containsEntry("P1", false);
+        assertThat(rig.ready().caseFilled()).containsEntry("P1", false);
+        rig.makeReady("lock-out", "M1", true);
+        assertThat(rig.start("M1")).as("locked out").isFalse();
+        assertThat(rig.standing().running()).containsEntry("M1", false);
+        Rig pack = new Rig(read(document("PL-01")), 3);
+        assertThat(pack.ready().suctionOpen())
+                .as("a pump that hangs in its tank")
+                .isEmpty();
+        assertThat(pack.ready().caseFilled()).isEmpty();
+    }
+
+    /** 40 s on in 10 min: its own switch opens at half as much again, and rest gives the time back. */
+    @Test
+    void aPackRunsOutOfItsOnTime() {
+        Rig rig = ready(read(document("PL-01")), 3);
+        rig.open("TV1", 1);
+        rig.start("M1");
+        rig.advance(39);
+        assertThat(rig.onTime().get("M1")).isCloseTo(39, within(0.1));
+        assertThat(rig.stops()).isEmpty();
+        for (int i = 0; i < 25; i++) {
+            rig.advance(1);
+        }
+        assertThat(rig.stops()).containsEntry("M1", "on-time");
+        double before = rig.onTime().get("M1");
+        assertThat(before).isBetween(55.0, 62.0);
+        rig.pass(280);
+        assertThat(rig.onTime().get("M1")).as("half its rest").isCloseTo(before - 20, within(0.5));
+    }
+
+    /** The relief of a fixed pump wound fully in against a shut load: a gauge or hose does not stand that. */
+    @Test
+    void aReliefWoundInOnAFixedPumpIsTold() {
+        Rig rig = ready(read(document("BP-11")), 2);
+        rig.nut("RV1", false);
+        rig.turn("RV1", 20);
+        rig.start("M1");
+        for (int i = 0; i < 10; i++) {
+            rig.advance(1);
+        }
+        assertThat(rig.stops().get("M1")).isEqualTo("burst");
+    }
+
+    /** Overload by hand: 124 % of a 22 kW motor is cut off within half a minute or so, 100 % never. */
+    @Test
+    void theMotorProtectionOpens() {
+        Rig rig = ready(read(document("SW-03")), 1);
+        for (String screw : new String[] {"RV1", "P1.compensator"}) {
+            rig.nut(screw, false);
+            rig.turn(screw, 20);
+        }
+        rig.start("M1");
+        for (int i = 0; i < 60 && rig.stops().isEmpty(); i++) {
+            rig.advance(1);
+        }
+        assertThat(rig.stops()).containsEntry("M1", "overload");
+    }
+
+    /** A parked machine comes back with the pressure it held and its drives running. */
+    @Test
+    void comesBackFromAPauseWithItsPressure() {
+        Rig rig = ready(read(document("FB-02")), 6);
+        rig.open("IV1", 1);
+        rig.nut("RV1", false);
+        rig.turn("RV1", 1);
+        rig.start("M1");
+        rig.advance(40);
+        double stored = rig.sample().gauges().get("G3");
+        assertThat(stored / BAR).isGreaterThan(80);
+        Rig again = ready(read(document("FB-02")), 6);
+        again.restore(rig.standing(), true);
+        again.advance(0.5);
+        assertThat(again.sample().gauges().get("G3") / BAR).isCloseTo(stored / BAR, within(3.0));
+        assertThat(again.standing().running()).containsEntry("M1", true);
+    }
+
+    @Test
+    void aCappedScrewJetsOnlyWhileTheDriveRuns() {
+        Rig rig = ready(read(document("PL-01")), 3);
+        assertThat(rig.jets("RV1")).isFalse();
+        rig.start("M1");
+        assertThat(rig.jets("RV1")).isTrue();
     }
 }

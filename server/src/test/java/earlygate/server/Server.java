@@ -8,6 +8,7 @@ import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.List;
 import java.util.UUID;
 import org.springframework.boot.builder.SpringApplicationBuilder;
 import org.springframework.context.ConfigurableApplicationContext;
@@ -110,7 +111,12 @@ final class Server implements AutoCloseable {
         return get("/api/runs/" + id).json();
     }
 
-    /** Confirms steps and opens gates until this step is at hand. */
+    /** The id of the step at hand. */
+    String step(long run) {
+        return run(run).at("/step/id").asString();
+    }
+
+    /** Confirms steps and opens gates until this step, or one whose action begins so, is at hand. */
     void walkTo(long run, String step) {
         for (int i = 0; i < 60; i++) {
             JsonNode view = run(run);
@@ -122,8 +128,18 @@ final class Server implements AutoCloseable {
                 continue;
             }
             String at = view.at("/step/id").asString();
-            if (at.equals(step)) {
+            if (at.equals(step) || view.at("/step/action").asString().startsWith(step)) {
                 return;
+            }
+            double turns = view.at("/advice/turns").asDouble(0);
+            if (List.of("to-the-end", "count-turns")
+                    .contains(view.at("/step/way").asString(""))) {
+                event(
+                        run,
+                        "turned",
+                        object().put("step", at)
+                                .put("setting", view.at("/step/setting").asString())
+                                .put("turns", turns));
             }
             for (JsonNode e : view.at("/step/expect")) {
                 event(

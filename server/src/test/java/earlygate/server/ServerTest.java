@@ -56,7 +56,7 @@ class ServerTest {
         ObjectNode body = object().set("unit", unit);
         assertThat(server.post("/api/calc/ladder", body).text()).contains("RV1 cracks only 6 bar above");
         assertThat(server.post("/api/calc/ladder?pressure=psi", body).text()).contains("RV1 cracks only 87 psi above");
-        assertThat(server.post("/api/calc/plan?pressure=MPa", body).text()).contains("reads 16.60 MPa");
+        assertThat(server.post("/api/calc/plan?pressure=MPa", body).text()).contains("166 bar (16.60 MPa)");
     }
 
     @Test
@@ -183,8 +183,9 @@ class ServerTest {
             })
     void badReadingsSayWhatIsWrongAndChangeNothing(String typed, String message) {
         long run = server.startRun(false);
-        server.walkTo(run, "s7");
-        ObjectNode reading = object().put("step", "s7").put("instrument", "G1").put("text", typed == null ? "" : typed);
+        server.walkTo(run, "Prove zero");
+        ObjectNode reading =
+                object().put("step", server.step(run)).put("instrument", "G1").put("text", typed == null ? "" : typed);
         Answer answer = server.event(run, "reading", reading);
         assertThat(answer.status()).isEqualTo(422);
         assertThat(answer.json().at("/problems/0/path").asString()).isEqualTo("reading");
@@ -195,9 +196,9 @@ class ServerTest {
     @Test
     void aCommaIsADecimalPointAndARepeatedDeliveryIsOneReading() {
         long run = server.startRun(false);
-        server.walkTo(run, "s7");
+        server.walkTo(run, "Prove zero");
         ObjectNode event = object().put("kind", "reading")
-                .put("step", "s7")
+                .put("step", server.step(run))
                 .put("instrument", "G1")
                 .put("text", "0,7")
                 .put("key", "k-1");
@@ -210,7 +211,7 @@ class ServerTest {
     @Test
     void theRigIsTurnedReadAndLogged() throws InterruptedException {
         long run = server.startRun(true);
-        server.walkTo(run, "s13");
+        server.walkTo(run, "Back P1 compensator out");
         ObjectNode turn = object().put("action", "turn").put("target", "RV1").put("value", -1);
         assertThat(server.post("/api/runs/" + run + "/rig", turn).problem()).contains("jam nut of RV1 is tight");
         server.post(
@@ -225,7 +226,7 @@ class ServerTest {
         assertThat(server.post("/api/runs/" + run + "/rig", object().put("action", "kick"))
                         .status())
                 .isEqualTo(422);
-        ObjectNode reading = object().put("step", "s13").put("instrument", "G1");
+        ObjectNode reading = object().put("step", server.step(run)).put("instrument", "G1");
         assertThat(server.event(run, "live-reading", reading).problem()).contains("not settled");
         Thread.sleep(900);
         assertThat(server.event(run, "live-reading", reading).status()).isEqualTo(200);
@@ -238,14 +239,14 @@ class ServerTest {
     @Test
     void recordAsJsonAndPdf() throws IOException {
         long run = server.startRun(false);
-        server.walkTo(run, "s20");
+        server.walkTo(run, "Let the pump warm");
         Answer json = server.get("/api/runs/" + run + "/record.json");
         assertThat(json.json().get("outcome").asString()).isEqualTo("unfinished");
         Answer pdf = server.get("/api/runs/" + run + "/record.pdf?pressure=psi");
         assertThat(pdf.contentType()).isEqualTo("application/pdf");
         try (var document = Loader.loadPDF(pdf.bytes())) {
             String text = new PDFTextStripper().getText(document);
-            assertThat(text).contains("LG-07", "A. Tester", "Unfinished", "2321 psi", "Prove zero pressure on G1");
+            assertThat(text).contains("LG-07", "A. Tester", "Unfinished", "2321 psi", "Prove zero pressure on line P");
         }
     }
 
@@ -253,11 +254,11 @@ class ServerTest {
     @Test
     void aCopyOfTheFileTakenAfterTheAnswerHoldsTheReading(@TempDir Path crashed) throws IOException {
         long run = server.startRun(true);
-        server.walkTo(run, "s7");
+        server.walkTo(run, "Prove zero");
         server.event(
                 run,
                 "reading",
-                object().put("step", "s7").put("instrument", "G1").put("text", "0.3"));
+                object().put("step", server.step(run)).put("instrument", "G1").put("text", "0.3"));
         long seq = server.run(run).get("seq").asLong();
         server.post(
                 "/api/runs/" + run + "/rig",
@@ -266,9 +267,9 @@ class ServerTest {
         try (Server again = new Server(crashed)) {
             JsonNode view = again.run(run);
             assertThat(view.get("seq").asLong()).isEqualTo(seq);
-            assertThat(view.at("/step/id").asString()).isEqualTo("s7");
+            assertThat(view.at("/step/action").asString()).startsWith("Prove zero");
             assertThat(view.at("/readings/0/value").asDouble()).isEqualTo(0.3);
-            again.walkTo(run, "s9");
+            again.walkTo(run, "Check the oil");
         }
     }
 

@@ -15,6 +15,7 @@ import earlygate.run.RunEvent;
 import earlygate.run.RunRecord;
 import earlygate.run.RunState;
 import earlygate.run.StepJudge;
+import earlygate.run.WayBack;
 import earlygate.server.calc.Instruments;
 import earlygate.server.calc.PlanView;
 import earlygate.server.calc.StaffView;
@@ -32,6 +33,7 @@ import java.util.List;
  * @param uuid its name among all runs of all data folders
  * @param seq of the last event; grows with each
  * @param step null when all are done
+ * @param wayBack the step that a failing reading leads back to; null where none does
  * @param waitingAt the shut hold point that bars the way; null when none does
  * @param advice null for steps without an adjuster
  */
@@ -59,6 +61,7 @@ public record RunView(
         OilView oil,
         CrackView crack,
         List<NoteView> noted,
+        DoneView wayBack,
         List<DoneView> done,
         List<StaffView> staffs,
         List<ScrewView> screws,
@@ -150,6 +153,11 @@ public record RunView(
                 oil(state),
                 step == null ? null : crack(state, step),
                 step == null ? List.of() : noted(state, step),
+                step == null
+                        ? null
+                        : WayBack.of(state, step)
+                                .map(s -> done(state, steps, s, words))
+                                .orElse(null),
                 done(state, steps, words),
                 StaffView.of(unit, run.gaps(), s -> isSet(record, s)),
                 unit.settings().stream().map(s -> screw(state, s)).toList(),

@@ -34,6 +34,7 @@ class ApiShape {
             "RunView.deviation",
             "RunView.step",
             "RunView.waitingAt",
+            "RunView.wayBack",
             "ScrewView.turnsIn",
             "SettingView.asLeftBar",
             "SettingView.at",

@@ -1,0 +1,35 @@
+package earlygate.run;
+
+import earlygate.judge.Verdict.Grade;
+import earlygate.plan.Step;
+import earlygate.plan.Step.Way;
+import java.util.List;
+import java.util.Optional;
+
+/** Where a reading that does not come leads back to: the step in which what it reads was set. */
+public final class WayBack {
+    private WayBack() {}
+
+    /** Empty while everything read passes, and where no earlier step could mend it. */
+    public static Optional<Step> of(RunState run, Step step) {
+        StepJudge judge = new StepJudge(run, step);
+        boolean fails = judge.judged().stream().anyMatch(j -> j.grade() != Grade.PASS);
+        List<Step> before = run.plan().steps().subList(0, run.plan().steps().indexOf(step));
+        if (step.goes(Way.BACK_OUT_TO_CRACK)) {
+            // The crack is found at what the pump holds: held too far off, no other try of the same comes nearer.
+            return fails
+                    ? last(before, s -> s.kind() == Step.Kind.START_POSITION && s.goes(Way.TURN_TO_READING))
+                    : Optional.empty();
+        }
+        if (step.setting().isEmpty() || step.kind() == Step.Kind.SET) {
+            return Optional.empty();
+        }
+        return fails || judge.crackIsVoid()
+                ? last(before, s -> s.kind() == Step.Kind.SET && s.setting().equals(step.setting()))
+                : Optional.empty();
+    }
+
+    private static Optional<Step> last(List<Step> steps, java.util.function.Predicate<Step> which) {
+        return steps.stream().filter(which).reduce((a, b) -> b);
+    }
+}

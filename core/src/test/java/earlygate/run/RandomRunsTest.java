@@ -1,0 +1,122 @@
+package earlygate.run;
+
+import static earlygate.fixture.Units.document;
+import static earlygate.fixture.Units.read;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import earlygate.circuit.PowerUnit;
+import earlygate.ladder.GapSchool;
+import earlygate.plan.Expect;
+import earlygate.plan.Plan;
+import earlygate.plan.Planner;
+import earlygate.plan.School;
+import earlygate.plan.Step;
+import earlygate.run.RunEvent.Body;
+import earlygate.run.RunEvent.Source;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.Random;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
+
+/** Whatever hands do, in whatever order, at whatever step: the log stays readable, and every answer made of it. */
+class RandomRunsTest {
+    private static final int RUNS = 260;
+    private static final int LONGEST = 60;
+
+    @ParameterizedTest
+    @ValueSource(strings = {"LG-07", "FB-02", "BP-11", "NH-04", "SW-03", "WD-05", "DR-09", "PL-01"})
+    void everyLogCanBeFoldedAndShown(String tag) {
+        PowerUnit unit = read(document(tag));
+        Plan plan = Planner.plan(unit, School.AUTO, GapSchool.DEFAULT);
+        Curves curves = new Curves(unit);
+        Random random = new Random(tag.hashCode());
+        for (int run = 0; run < RUNS; run++) {
+            boolean rig = random.nextBoolean();
+            List<RunEvent> log = new ArrayList<>();
+            int length = 1 + random.nextInt(LONGEST);
+            for (int i = 0; i < length; i++) {
+                RunState state = RunState.of(unit, plan, log, rig, curves);
+                Body body = any(random, state);
+                // One in eight gets past the rules, as a log of another version might.
+                if (random.nextInt(8) == 0 || RunRules.refusal(state, body).isEmpty()) {
+                    Instant at = Instant.EPOCH.plusSeconds(20L * i * random.nextInt(10));
+                    log.add(new RunEvent(log.size() + 1, at, "A", body));
+                }
+            }
+            look(RunState.of(unit, plan, log, rig, curves), curves);
+        }
+    }
+
+    private static void look(RunState state, Curves curves) {
+        for (Step s : state.plan().steps()) {
+            StepJudge judge = new StepJudge(state, s);
+            judge.judged().forEach(j -> assertThat(j.message().code()).isNotEmpty());
+            assertThat(judge.missing()).isNotNull();
+            judge.mayBeLeft();
+            judge.aboveSchematic();
+        }
+        state.current().flatMap(s -> Coach.advice(state, s, curves)).ifPresent(a -> {
+            assertThat(a.turns()).isFinite();
+            assertThat(Math.abs(a.turns())).isLessThanOrEqualTo(20);
+        });
+        RunRecord record = RunRecord.of(state);
+        record.settings().forEach(s -> assertThat(s.asFoundPa()).isFinite());
+        assertThat(record.passed()).isEqualTo(state.finished() && record.passed());
+    }
+
+    private static Body any(Random r, RunState state) {
+        List<Step> steps = state.plan().steps();
+        Step step = r.nextInt(5) == 0 || state.current().isEmpty()
+                ? steps.get(r.nextInt(steps.size()))
+                : state.current().get();
+        String id = r.nextInt(40) == 0 ? "s999" : step.id();
+        String setting = r.nextInt(3) == 0 || step.setting().isEmpty()
+                ? state.unit()
+                        .settings()
+                        .get(r.nextInt(state.unit().settings().size()))
+                        .id()
+                : step.setting().get();
+        double turns = (r.nextInt(65) - 32) / 16.0;
+        return switch (r.nextInt(16)) {
+            case 0, 1, 2 -> new RunEvent.StepDone(id);
+            case 3, 4, 5 -> reading(r, state, step, id);
+            case 6, 7 -> new RunEvent.Turned(id, setting, turns, r.nextInt(4) == 0);
+            case 8 -> new RunEvent.Cracked(id, r.nextDouble() * 300e5, source(r), oil(r));
+            case 9 -> new RunEvent.Deviation(id, r.nextBoolean() ? "" : "left so for a reason", by(r));
+            case 10 -> new RunEvent.Again(id);
+            case 11 -> new RunEvent.Reopened(id);
+            case 12 -> new RunEvent.Struck(id, r.nextInt(40));
+            case 13 ->
+                new RunEvent.Handled(
+                        id, new String[] {"open", "nut", "start", "shift"}[r.nextInt(4)], "TV1", "" + r.nextInt(2));
+            case 14 -> new RunEvent.Noted(id, "", "level at the mark");
+            default ->
+                new RunEvent.HoldOpened(state.waitingAt().map(p -> p.id().key()).orElse("nowhere"));
+        };
+    }
+
+    private static Body reading(Random r, RunState state, Step step, String id) {
+        List<Expect> expect = step.expect();
+        Expect e = expect.isEmpty() ? null : expect.get(r.nextInt(expect.size()));
+        String instrument =
+                e == null ? state.unit().testPoints().get(0).id() : r.nextInt(10) == 0 ? Expect.OIL : e.instrument();
+        double value = e == null ? r.nextDouble() * 200e5 : e.value() * (0.9 + 0.2 * r.nextDouble());
+        return new RunEvent.Reading(id, instrument, value, source(r), oil(r));
+    }
+
+    private static Source source(Random r) {
+        return Source.values()[r.nextInt(3)];
+    }
+
+    private static OptionalDouble oil(Random r) {
+        return r.nextInt(3) == 0 ? OptionalDouble.empty() : OptionalDouble.of(290 + 60 * r.nextDouble());
+    }
+
+    private static Optional<String> by(Random r) {
+        return r.nextBoolean() ? Optional.empty() : Optional.of("B. Second");
+    }
+}

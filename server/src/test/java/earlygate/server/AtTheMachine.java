@@ -1,0 +1,171 @@
+package earlygate.server;
+
+import static earlygate.quantity.Si.BAR;
+import static earlygate.server.Server.object;
+
+import earlygate.circuit.DcMotor;
+import earlygate.circuit.PowerUnit;
+import earlygate.quantity.PressureUnit;
+import java.util.List;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.ObjectNode;
+
+/** Typed readings of a machine that the server has never seen. */
+final class AtTheMachine extends Walker {
+    final Machine machine;
+    private final PowerUnit unit;
+    private double stood;
+
+    AtTheMachine(Server server, ObjectNode start, PowerUnit unit, long seed) {
+        super(server, start.put("practice", false));
+        this.unit = unit;
+        this.machine = new Machine(unit, seed);
+    }
+
+    @Override
+    void arrange(JsonNode situation) {
+        machine.arrange(drivers(situation), openings(situation), positions(situation));
+        machine.run(0.5);
+    }
+
+    @Override
+    void nut(String setting, boolean tight) {
+        machine.rig().nut(setting, tight);
+    }
+
+    @Override
+    void turn(String setting, double turns) {
+        double made = machine.rig().turn(setting, turns);
+        machine.run(0.3);
+        if (made != 0) {
+            event("turned", object().put("setting", setting).put("turns", made));
+        }
+        turned();
+    }
+
+    @Override
+    void toTheEnd(String setting, boolean inward) {
+        double counted = 0;
+        for (double made = 1; Math.abs(made) > 0.99; ) {
+            made = machine.rig().turn(setting, inward ? 1 : -1);
+            counted += made;
+        }
+        event("turned", object().put("setting", setting).put("turns", counted));
+    }
+
+    @Override
+    void rest() {
+        machine.rest();
+    }
+
+    @Override
+    void relock(JsonNode step, double turns) {
+        String setting = step.get("setting").asString();
+        nut(setting, false);
+        turn(setting, turns);
+        nut(setting, true);
+    }
+
+    @Override
+    void moveLoad(String throttle) {
+        open(throttle, 1);
+        machine.run(1);
+        open(throttle, 0);
+    }
+
+    @Override
+    void open(String throttle, double opening) {
+        machine.rig().open(throttle, opening);
+        machine.run(1);
+    }
+
+    @Override
+    double glance(JsonNode expect) {
+        return inItsUnit(expect, machine.read(expect.get("testPoint").asString()));
+    }
+
+    private static double inItsUnit(JsonNode expect, double bar) {
+        return switch (expect.get("reads").asString()) {
+            case "A", "°C" -> bar;
+            default -> PressureUnit.of(expect.get("reads").asString()).fromPa(bar * BAR);
+        };
+    }
+
+    @Override
+    void temper(double low, double high) {
+        for (int i = 0; i < 80; i++) {
+            double oil = machine.read("OIL");
+            if (oil >= low + 0.5 && oil <= high - 6) {
+                return;
+            }
+            if (oil > high - 6) {
+                unit.all(earlygate.circuit.Driver.class)
+                        .forEach(d -> machine.rig().stop(d.id()));
+            }
+            machine.rig().pass(300);
+        }
+    }
+
+    @Override
+    void read(JsonNode step, JsonNode expect) {
+        String instrument = expect.get("testPoint").asString();
+        // As its plate asks: a pack that has been on for half its time rests before the next reading.
+        boolean tired = unit.all(DcMotor.class).stream()
+                .anyMatch(d -> machine.rig().onTime().getOrDefault(d.id(), 0.0) > d.onTime() / 2);
+        if (tired && !expect.get("take").asString().equals("after")) {
+            machine.rest();
+            arrange(step.get("situation"));
+        }
+        double value = switch (expect.get("take").asString()) {
+            case "peak" -> swing(instrument, true);
+            case "valley" -> swing(instrument, false);
+            case "after" -> {
+                double wait = expect.get("afterS").asDouble()
+                        - machine.rig().sinceStop().orElse(0);
+                machine.run(Math.max(0, wait));
+                List<Double> now = machine.watch(instrument, 0.1);
+                yield now.get(0);
+            }
+            default -> machine.read(instrument);
+        };
+        boolean crack = step.path("way").asString("").equals("back-out-to-crack");
+        stood = value;
+        if (crack) {
+            return;
+        }
+        event("reading", object().put("instrument", instrument).put("text", typed(inItsUnit(expect, value))));
+        if (instrument.equals("OIL") || unit.findTestPoint(instrument).isEmpty()) {
+            return;
+        }
+        // A reading of the oil goes stale; whoever reads a setting has a thermometer beside the gauge.
+        if (!view.at("/oil/state").asString().equals("ok")) {
+            event("reading", object().put("instrument", "OIL").put("text", typed(machine.read("OIL"))));
+        }
+    }
+
+    private double swing(String gauge, boolean highest) {
+        machine.run(20);
+        List<Double> seen = machine.watch(gauge, 40);
+        return seen.stream()
+                .reduce((a, b) -> highest ? Math.max(a, b) : Math.min(a, b))
+                .orElseThrow();
+    }
+
+    /** An eye on the needle: it stood, and now it has come off by more than it ever trembles. */
+    @Override
+    void seekCrack(JsonNode step) {
+        String gauge = step.get("expect").get(0).get("testPoint").asString();
+        double now = machine.read(gauge);
+        if (stood == 0) {
+            stood = now;
+        }
+        if (now < stood - 0.6) {
+            event(
+                    "cracked",
+                    object().put("instrument", gauge)
+                            .put("text", typed(inItsUnit(step.get("expect").get(0), stood))));
+        } else {
+            stood = Math.max(stood, now);
+        }
+    }
+}

@@ -1,0 +1,173 @@
+package earlygate.server;
+
+import static earlygate.server.Server.object;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.Map;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.ObjectNode;
+
+/** Works the practice rig's handles and takes what its instruments show. */
+final class OnTheRig extends Walker {
+    private JsonNode live;
+
+    OnTheRig(Server server, ObjectNode start) {
+        super(server, start.put("practice", true));
+    }
+
+    private double rig(String action, String target, double value, String position) {
+        Server.Answer answer = server.post(
+                "/api/runs/" + run + "/rig",
+                object().put("action", action)
+                        .put("target", target)
+                        .put("value", value)
+                        .put("position", position));
+        assertThat(answer.status())
+                .as("%s %s: %s", action, target, answer.problem())
+                .isEqualTo(200);
+        live = answer.json().get("live");
+        return answer.json().get("made").asDouble();
+    }
+
+    private void look() {
+        rig("pass", "", 0, "");
+    }
+
+    private static void breathe(long ms) {
+        try {
+            Thread.sleep(ms);
+        } catch (InterruptedException e) {
+            throw new IllegalStateException(e);
+        }
+    }
+
+    @Override
+    void arrange(JsonNode situation) {
+        look();
+        Map<String, Boolean> drivers = drivers(situation);
+        drivers.forEach((id, on) -> {
+            if (!on && live.at("/running/" + id).asBoolean()) {
+                rig("stop", id, 0, "");
+            }
+        });
+        openings(situation).forEach((id, to) -> {
+            JsonNode now = live.path("openings").path(id);
+            if (!now.isMissingNode() && Math.abs(now.asDouble() - to) > 1e-4) {
+                rig("open", id, to, "");
+            }
+        });
+        positions(situation).forEach((id, to) -> {
+            if (!live.path("valves").path(id).path("at").asString(to).equals(to)) {
+                rig("shift", id, 0, to);
+            }
+        });
+        drivers.forEach((id, on) -> {
+            if (on && !live.at("/running/" + id).asBoolean()) {
+                rig("start", id, 0, "");
+            }
+        });
+    }
+
+    @Override
+    void nut(String setting, boolean tight) {
+        rig("nut", setting, tight ? 1 : 0, "");
+    }
+
+    @Override
+    void turn(String setting, double turns) {
+        rig("turn", setting, turns, "");
+        turned();
+        view = server.run(run);
+    }
+
+    @Override
+    void toTheEnd(String setting, boolean inward) {
+        while (Math.abs(rig("turn", setting, inward ? 1 : -1, "")) > 1 - 1e-9) {
+            turned();
+        }
+    }
+
+    @Override
+    void rest() {
+        // On the rig the step itself lets the time pass.
+    }
+
+    @Override
+    void relock(JsonNode step, double turns) {
+        String setting = step.get("setting").asString();
+        nut(setting, false);
+        turn(setting, turns);
+        nut(setting, true);
+        view = server.run(run);
+    }
+
+    @Override
+    void moveLoad(String throttle) {
+        rig("open", throttle, 1, "");
+        breathe(150);
+        rig("open", throttle, 0, "");
+    }
+
+    @Override
+    void open(String throttle, double opening) {
+        rig("open", throttle, opening, "");
+        breathe(300);
+    }
+
+    @Override
+    double glance(JsonNode expect) {
+        look();
+        breathe(200);
+        look();
+        return live.path("gauges")
+                .path(expect.get("testPoint").asString())
+                .get("bar")
+                .asDouble();
+    }
+
+    @Override
+    void temper(double low, double high) {
+        for (int i = 0; i < 80; i++) {
+            look();
+            double oil = live.get("oilC").asDouble();
+            if (oil >= low + 0.5 && oil <= high - 6) {
+                return;
+            }
+            if (oil > high - 6) {
+                live.get("running").properties().forEach(d -> rig("stop", d.getKey(), 0, ""));
+            }
+            rig("pass", "", 300, "");
+        }
+    }
+
+    @Override
+    void read(JsonNode step, JsonNode expect) {
+        if (step.path("way").asString("").equals("back-out-to-crack")) {
+            return;
+        }
+        for (int i = 0; i < 120; i++) {
+            Server.Answer answer = server.event(
+                    run,
+                    "live-reading",
+                    object().put("step", step.get("id").asString())
+                            .put("instrument", expect.get("testPoint").asString()));
+            if (answer.status() == 200) {
+                view = answer.json();
+                return;
+            }
+            assertThat(answer.problem()).contains("has not settled yet");
+            breathe(60);
+        }
+        throw new AssertionError(
+                "Never settles: " + expect + " in " + step.get("action").asString());
+    }
+
+    @Override
+    void seekCrack(JsonNode step) {
+        breathe(500);
+        look();
+        if (live.path("crackBar").isNumber()) {
+            event("take-crack", object());
+        }
+    }
+}

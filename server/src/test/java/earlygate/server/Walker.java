@@ -1,0 +1,236 @@
+package earlygate.server;
+
+import static earlygate.server.Server.object;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.stream.StreamSupport;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.ObjectNode;
+
+/**
+ * Commissions a unit over HTTP and does only what the answers tell: arranges the machine as a step's situation has it,
+ * turns what is advised, reads what is expected, goes on when nothing is missing. Never writes a deviation.
+ */
+abstract class Walker {
+    private static final int LONGEST = 900;
+
+    final Server server;
+    final long run;
+    JsonNode view;
+    private String at = "";
+    private int idle;
+
+    Walker(Server server, ObjectNode start) {
+        this.server = server;
+        Server.Answer started = server.post("/api/runs", start);
+        assertThat(started.status()).as(started.text()).isEqualTo(201);
+        view = started.json();
+        run = view.get("id").asLong();
+    }
+
+    JsonNode walk() {
+        for (int i = 0; i < LONGEST && !view.get("finished").asBoolean(); i++) {
+            act();
+            assertThat(idle).as(this::where).isLessThan(12);
+        }
+        assertThat(view.get("finished").asBoolean()).as(this::where).isTrue();
+        return server.get("/api/runs/" + run + "/record").json();
+    }
+
+    private String where() {
+        return view.path("tag").asString() + " " + view.at("/step/id").asString() + " \""
+                + view.at("/step/action").asString() + "\": " + view.path("missing") + " "
+                + view.path("readings") + " " + view.at("/advice/text").asString();
+    }
+
+    private void act() {
+        if (!view.path("waitingAt").isNull()) {
+            event(
+                    "hold-opened",
+                    object().put("phase", view.at("/waitingAt/phase").asString()));
+            return;
+        }
+        JsonNode step = view.get("step");
+        if (!step.get("id").asString().equals(at)) {
+            at = step.get("id").asString();
+            idle = 0;
+            begin(step);
+            return;
+        }
+        double turns = view.at("/advice/turns").asDouble(0);
+        boolean missing = !view.get("missing").isEmpty();
+        String way = step.path("way").asString("");
+        if (!missing) {
+            event("step-done", object());
+        } else if (turns != 0 && !way.equals("to-the-end")) {
+            turn(step.get("setting").asString(), turns);
+            if (way.equals("back-out-to-crack")) {
+                seekCrack(step);
+            }
+        } else if (view.at("/advice/relock").asDouble(0) != 0) {
+            relock(step, view.at("/advice/relock").asDouble());
+        } else if (idle > 1 && !view.path("wayBack").isNull()) {
+            Server.Answer back = server.event(
+                    run,
+                    "reopened",
+                    object().put("step", view.at("/wayBack/step").asString()));
+            assertThat(back.status()).as(back.text()).isEqualTo(200);
+            view = back.json();
+        } else {
+            read(step, wanted(step));
+            idle++;
+        }
+    }
+
+    private JsonNode wanted(JsonNode step) {
+        List<String> read = new ArrayList<>();
+        List<String> passed = new ArrayList<>();
+        for (JsonNode r : view.get("readings")) {
+            read.add(r.get("instrument").asString());
+            if (r.get("grade").asString().equals("pass")) {
+                passed.add(r.get("instrument").asString());
+            }
+        }
+        return StreamSupport.stream(step.get("expect").spliterator(), false)
+                .filter(e -> !read.contains(e.get("testPoint").asString()))
+                .findFirst()
+                .or(() -> StreamSupport.stream(step.get("expect").spliterator(), false)
+                        .filter(e -> !passed.contains(e.get("testPoint").asString()))
+                        .findFirst())
+                .orElseThrow(() -> new AssertionError("Nothing left to read: " + where()));
+    }
+
+    private void begin(JsonNode step) {
+        String way = step.path("way").asString("");
+        String setting = step.path("setting").asString("");
+        arrange(step.get("situation"));
+        if (!way.isEmpty()) {
+            nut(setting, step.get("kind").asString().equals("lock"));
+        }
+        if (way.equals("to-the-end")) {
+            toTheEnd(setting, view.at("/advice/code").asString().equals("advice.in-to-end"));
+        }
+        if (step.path("demand").asString("").equals("load-moved")) {
+            moveLoad(named(step));
+        }
+        if (step.path("demand").asString("").equals("rest")) {
+            rest();
+        }
+        for (JsonNode note : step.get("notes")) {
+            event("noted", object().put("note", note.get("key").asString()).put("text", "as it should be, 108"));
+        }
+        for (JsonNode e : step.get("expect")) {
+            if (e.get("testPoint").asString().equals("OIL")) {
+                temper(e.get("low").asDouble(), e.get("high").asDouble());
+                arrange(step.get("situation"));
+            }
+        }
+        if (step.get("action").asString().matches("Open \\S+ until .*")) {
+            openUntil(named(step), step.get("expect").get(0));
+        }
+        view = server.run(run);
+    }
+
+    /** The hand valve that the sentence names. */
+    private String named(JsonNode step) {
+        List<String> words = List.of(step.get("action").asString().split("[ ,.:]+"));
+        return step.get("situation").get("openings").propertyNames().stream()
+                .filter(words::contains)
+                .findFirst()
+                .orElseThrow();
+    }
+
+    private void openUntil(String throttle, JsonNode expect) {
+        double shut = 0;
+        double wide = 1;
+        for (int i = 0; i < 12; i++) {
+            double mid = Math.round((shut + wide) / 2 * 1000) / 1000.0;
+            open(throttle, mid);
+            double shows = glance(expect);
+            if (shows >= expect.get("low").asDouble() * 1.02
+                    && shows <= expect.get("high").asDouble() * 0.98) {
+                return;
+            }
+            if (shows > expect.get("value").asDouble()) {
+                shut = mid;
+            } else {
+                wide = mid;
+            }
+        }
+    }
+
+    void event(String kind, ObjectNode more) {
+        Server.Answer answer = server.event(run, kind, more.put("step", at));
+        assertThat(answer.status())
+                .as("%s: %s %s: %s", kind, view.path("tag").asString(), where(), answer.problem())
+                .isEqualTo(200);
+        view = answer.json();
+        idle = kind.equals("turned") ? 0 : idle;
+    }
+
+    void turned() {
+        idle = 0;
+    }
+
+    static Map<String, Boolean> drivers(JsonNode situation) {
+        Map<String, Boolean> drivers = new LinkedHashMap<>();
+        situation
+                .path("drivers")
+                .properties()
+                .forEach(
+                        d -> drivers.put(d.getKey(), d.getValue().get("running").asBoolean()));
+        return drivers;
+    }
+
+    static Map<String, Double> openings(JsonNode situation) {
+        Map<String, Double> openings = new LinkedHashMap<>();
+        situation
+                .path("openings")
+                .properties()
+                .forEach(o -> openings.put(o.getKey(), o.getValue().asDouble()));
+        return openings;
+    }
+
+    static Map<String, String> positions(JsonNode situation) {
+        Map<String, String> positions = new LinkedHashMap<>();
+        situation
+                .path("positions")
+                .properties()
+                .forEach(p -> positions.put(p.getKey(), p.getValue().asString()));
+        return positions;
+    }
+
+    static String typed(double value) {
+        return String.format(Locale.GERMANY, "%.2f", value);
+    }
+
+    abstract void arrange(JsonNode situation);
+
+    abstract void nut(String setting, boolean tight);
+
+    abstract void turn(String setting, double turns);
+
+    abstract void toTheEnd(String setting, boolean inward);
+
+    abstract void relock(JsonNode step, double turns);
+
+    abstract void rest();
+
+    abstract void moveLoad(String throttle);
+
+    abstract void open(String throttle, double opening);
+
+    /** What a gauge shows about now, in its own unit. */
+    abstract double glance(JsonNode expect);
+
+    abstract void temper(double low, double high);
+
+    abstract void read(JsonNode step, JsonNode expect);
+
+    abstract void seekCrack(JsonNode step);
+}
