@@ -22,8 +22,17 @@ export class Refused extends Error {
   }
 }
 
-export async function call<T>(method: string, path: string, body?: unknown): Promise<T> {
-  return (await (await answer(method, path, body)).json()) as T
+/** @param once the same call sent again after a lost answer is done only once */
+export async function call<T>(method: string, path: string, body?: unknown, once = false): Promise<T> {
+  if (!once) return (await (await answer(method, path, body)).json()) as T
+  const key = Array.from(crypto.getRandomValues(new Uint8Array(12)), (b) => b.toString(16).padStart(2, '0')).join('')
+  try {
+    return (await (await answer(method, path, body, key)).json()) as T
+  } catch (e) {
+    // An answer that was lost on the way: asked once more under the same key, it meets itself.
+    if (asRefused(e).status > 0) throw e
+    return (await (await answer(method, path, body, key)).json()) as T
+  }
 }
 
 /** For answers that are no JSON. */
@@ -31,13 +40,13 @@ export async function callText(method: string, path: string, body?: unknown): Pr
   return (await answer(method, path, body)).text()
 }
 
-async function answer(method: string, path: string, body: unknown): Promise<Response> {
+async function answer(method: string, path: string, body: unknown, key?: string): Promise<Response> {
   const text = typeof body === 'string' ? body : JSON.stringify(body)
   let response: Response
   try {
     response = await fetch(path, {
       method,
-      headers: body === undefined ? {} : { 'Content-Type': 'application/json' },
+      headers: { ...(body === undefined ? {} : { 'Content-Type': 'application/json' }), ...(key ? { 'Idempotency-Key': key } : {}) },
       ...(body === undefined ? {} : { body: text }),
     })
   } catch {

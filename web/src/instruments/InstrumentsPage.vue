@@ -31,7 +31,7 @@ async function save() {
   if (!f) return
   const body = { ...f, range: number(f.range), accuracyClass: number(f.accuracyClass), resolution: number(f.resolution), calibrationDue: f.calibrationDue || null }
   try {
-    await call('' + (f.id ? 'PUT' : 'POST'), f.id ? `/api/instruments/${f.id}` : '/api/instruments', body)
+    await call('' + (f.id ? 'PUT' : 'POST'), f.id ? `/api/instruments/${f.id}` : '/api/instruments', body, true)
     form.value = undefined
     refused.value = null
     await queries.invalidateQueries({ queryKey: ['instruments'] })

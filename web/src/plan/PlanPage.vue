@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { useQuery } from '@tanstack/vue-query'
 import Button from 'primevue/button'
+import Select from 'primevue/select'
 import { computed, nextTick, ref, watch } from 'vue'
 import { asRefused, call, type Schema } from '../api/client'
 import Circuit from '../circuit/Circuit.vue'
@@ -16,7 +17,15 @@ const props = defineProps<{ tag: string }>()
 const display = useDisplay()
 const school = ref('auto')
 const sectionOrder = ref('highest-first')
-const { data, error } = usePlan(props.tag, school, sectionOrder)
+const GAPS = [
+  { label: '14 bar between', value: { kind: 'fixed', bar: 14 } },
+  { label: '17 bar between', value: { kind: 'fixed', bar: 17 } },
+  { label: '10 and 20 % above work', value: { kind: 'percent', compensator: 10, relief: 20 } },
+  { label: 'as the schematic', value: { kind: 'schematic' } },
+]
+const gap = ref(GAPS[0])
+const gapSchool = computed(() => gap.value?.value ?? {})
+const { data, error } = usePlan(props.tag, school, sectionOrder, gapSchool)
 const chosen = ref('')
 const list = ref<HTMLElement>()
 
@@ -31,7 +40,8 @@ const shownStaffs = computed(() => {
 })
 const positions = computed(() => (step.value?.situation as { positions?: Record<string, string> } | undefined)?.positions ?? {})
 const sections = computed(() => data.value?.unit.components.some((c) => c.type === 'section') ?? false)
-const query = computed(() => `school=${school.value}&sectionOrder=${sectionOrder.value}&${display.query}`)
+const chosenGap = computed(() => JSON.stringify(gapSchool.value))
+const query = computed(() => `school=${school.value}&sectionOrder=${sectionOrder.value}&gapSchool=${encodeURIComponent(chosenGap.value)}&${display.query}`)
 
 watch([steps, list], ([all]) => {
   if (!all.some((s) => s.id === chosen.value)) chosen.value = all.find((s) => s.kind === 'set')?.id ?? all[0]?.id ?? ''
@@ -61,6 +71,7 @@ function go(by: number) {
     <div class="row">
       <h1>{{ data.plan.refused.length ? 'There is no safe plan as things stand' : (SCHOOL_NAMES[data.plan.school] ?? data.plan.school) }}</h1>
       <span class="gap"></span>
+      <label>Gap <Select v-model="gap" :options="GAPS" option-label="label" aria-label="Gap school" /></label>
       <label v-if="sections">Sections
         <select v-model="sectionOrder" class="p-inputtext"><option value="highest-first">highest first</option><option value="branches-first">branches first</option></select>
       </label>
@@ -68,7 +79,7 @@ function go(by: number) {
         <a :href="`/api/units/${tag}/field-sheet.pdf?${query}`" download><Button label="Field sheet" severity="secondary" outlined tabindex="-1" /></a>
         <a :href="`/api/units/${tag}/plan.csv?${query}`" download><Button label="CSV" severity="secondary" outlined tabindex="-1" /></a>
         <a :href="`/api/units/${tag}/plan.json?${query}`" download><Button label="JSON" severity="secondary" outlined tabindex="-1" /></a>
-        <RouterLink :to="{ name: 'start', params: { tag }, query: { school } }"><Button label="Walk this plan" tabindex="-1" /></RouterLink>
+        <RouterLink :to="{ name: 'start', params: { tag }, query: { school, sectionOrder, gapSchool: chosenGap } }"><Button label="Walk this plan" tabindex="-1" /></RouterLink>
       </template>
     </div>
     <p v-if="!data.plan.refused.length">{{ data.plan.why }}</p>

@@ -5,14 +5,14 @@ import { useDisplay } from '../display/display'
 import type { UnitFile } from '../units/unitFile'
 
 /** The stored unit with the plan that follows from it. */
-export function usePlan(tag: string, school: Ref<string>, sectionOrder: Ref<string>) {
+export function usePlan(tag: string, school: Ref<string>, sectionOrder: Ref<string>, gapSchool: Ref<object>) {
   const display = useDisplay()
   return useQuery({
-    queryKey: computed(() => ['plan', tag, display.pressure, school.value, sectionOrder.value]),
+    queryKey: computed(() => ['plan', tag, display.pressure, school.value, sectionOrder.value, JSON.stringify(gapSchool.value)]),
     queryFn: async () => {
       const stored = await call<Schema['UnitDocument']>('GET', `/api/units/${tag}`)
       const unit = stored.document as UnitFile
-      const plan = await call<Schema['PlanView']>('POST', `/api/calc/plan?${display.query}`, { unit, school: school.value, sectionOrder: sectionOrder.value })
+      const plan = await call<Schema['PlanView']>('POST', `/api/calc/plan?${display.query}`, { unit, school: school.value, sectionOrder: sectionOrder.value, gapSchool: gapSchool.value })
       return { unit, revision: stored.revision, plan }
     },
     placeholderData: (previous) => previous,

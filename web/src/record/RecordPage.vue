@@ -21,7 +21,6 @@ const OUTCOME: Record<string, [string, string]> = {
   unfinished: ['plain', '◇ Unfinished: not a certificate'],
 }
 const outcome = computed(() => OUTCOME[record.value?.outcome ?? ''] ?? ['plain', ''])
-const deviations = computed(() => record.value?.tests.filter((t) => t.deviation) ?? [])
 
 function when(at?: string | null): string {
   return at ? new Date(at).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' }) : '–'
@@ -46,7 +45,7 @@ function clock(at?: string | null): string {
           <a :href="`/api/runs/${id}/record.json`" download>JSON</a>
         </div>
       </header>
-      <p class="outcome chip" :class="outcome[0]">{{ outcome[1] }}</p>
+      <p class="outcome chip" :class="outcome[0]">{{ outcome[1] }}{{ record.practice ? ', on the practice rig' : '' }}</p>
       <h2>Settings</h2>
       <table>
         <thead><tr><th>Setting</th><th>As found</th><th>As left</th><th>Target</th><th>Verdict</th><th>Instrument</th><th>Oil</th><th>Read</th></tr></thead>
@@ -54,7 +53,11 @@ function clock(at?: string | null): string {
           <tr v-for="s in record.settings" :key="s.setting">
             <td><b>{{ settingName(s.setting) }}</b></td>
             <td>{{ display.show(s.asFoundBar) }}<div class="quiet small">{{ s.asFoundFrom }}</div></td>
-            <td><b v-if="s.asLeftBar !== undefined && s.asLeftBar !== null">{{ display.show(s.asLeftBar) }}</b><span v-else class="quiet">not yet</span></td>
+            <td>
+              <b v-if="s.asLeftBar !== undefined && s.asLeftBar !== null">{{ display.show(s.asLeftBar) }}</b><span v-else class="quiet">not yet</span>
+              <div v-if="s.crackFoundBar !== null && s.crackFoundBar !== undefined" class="quiet small">crack found {{ display.show(s.crackFoundBar) }}</div>
+              <div v-if="s.crackTappedBar !== null && s.crackTappedBar !== undefined" class="quiet small">marked by hand {{ display.show(s.crackTappedBar) }}</div>
+            </td>
             <td>{{ display.show(s.targetBar) }}<div class="quiet small">± {{ display.show(s.toleranceBar) }}</div></td>
             <td><Verdict v-if="s.verdict" :grade="s.verdict" /></td>
             <td class="small">{{ s.instrument }}</td>
@@ -74,11 +77,26 @@ function clock(at?: string | null): string {
         </tbody>
       </table>
       <h2>Deviations</h2>
-      <p v-if="!deviations.length">None.</p>
-      <ul v-else><li v-for="t in deviations" :key="t.step + t.instrument"><b>{{ t.action }}:</b> {{ t.deviation }}</li></ul>
+      <p v-if="!record.deviations.length">None.</p>
+      <ul v-else><li v-for="d in record.deviations" :key="d.step + d.at" :class="{ void: d.standing === 'void' }"><b>{{ d.action }}:</b> {{ d.reason }} <span class="quiet small">{{ clock(d.at) }}{{ d.standing === 'void' ? ', void: read or turned again after it' : '' }}</span></li></ul>
+      <template v-if="record.notes.length">
+        <h2>Written down</h2>
+        <ul><li v-for="n in record.notes" :key="n.step + n.label + n.at"><b>{{ n.label || 'Note' }}:</b> {{ n.text }}</li></ul>
+      </template>
+      <details>
+        <summary>Every reading taken, {{ record.taken.length }}</summary>
+        <table>
+          <thead><tr><th>No.</th><th>Time</th><th>Step</th><th>Instrument</th><th>Read</th><th>How</th><th></th></tr></thead>
+          <tbody>
+            <tr v-for="t in record.taken" :key="t.seq">
+              <td>{{ t.seq }}</td><td>{{ clock(t.at) }}</td><td>{{ t.step }}</td><td>{{ t.instrument }}</td><td>{{ t.value }} {{ t.unit }}</td><td>{{ t.source }}</td><td>{{ t.standing }}</td>
+            </tr>
+          </tbody>
+        </table>
+      </details>
       <details>
         <summary>Log, {{ record.log.length }} entries</summary>
-        <table><tbody><tr v-for="l in record.log" :key="l.seq"><td>{{ l.seq }}</td><td>{{ when(l.at) }}</td><td>{{ l.by }}</td><td>{{ l.text }}</td></tr></tbody></table>
+        <table><tbody><tr v-for="l in record.log" :key="l.seq" :class="{ void: l.slip }"><td>{{ l.seq }}</td><td>{{ when(l.at) }}</td><td>{{ l.by }}</td><td>{{ l.text }}</td></tr></tbody></table>
       </details>
     </section>
     <section class="no-print">
@@ -127,6 +145,9 @@ header {
 }
 td {
   font-size: 15px;
+}
+.void {
+  text-decoration: line-through;
 }
 summary {
   min-height: 44px;

@@ -1,29 +1,52 @@
 <script setup lang="ts">
 import { useDisplay } from '../display/display'
-import { pressureNumber } from '../display/quantity'
+import { pressureNumber, type PressureUnit } from '../display/quantity'
 import type { LiveView } from './useLive'
 
-defineProps<{ live: LiveView; motors: Record<string, number>; band?: [number, number]; gaugeError: Record<string, number> }>()
+const props = defineProps<{
+  live: LiveView
+  /** rated currents, A */
+  motors: Record<string, number>
+  /** how long a battery motor may be on, s */
+  onTime: Record<string, number>
+  band?: [number, number]
+  gaugeError: Record<string, number>
+  reads: Record<string, PressureUnit>
+  /** since when the stream is silent, ms since 1970; 0 while it lives */
+  lostSince: number
+}>()
 const display = useDisplay()
+
+function unit(id: string): PressureUnit {
+  return props.reads[id] ?? 'bar'
+}
 </script>
 
 <template>
-  <div class="instruments">
+  <p v-if="lostSince" class="chip fail" role="status">▲ Not heard since {{ new Date(lostSince).toLocaleTimeString('en-GB') }}: these are old values</p>
+  <div class="instruments" :class="{ lost: lostSince }">
     <div v-for="(g, id) in live.gauges" :key="id" class="gauge">
       <span class="quiet small">{{ id }}</span>
-      <p class="big"><span class="live">{{ pressureNumber(g.bar, display.pressure, true) }}</span> {{ display.pressure }}</p>
-      <span class="chip" :class="g.settled ? 'pass' : 'plain'">{{ g.settled ? '◆ settled' : '◇ moving' }}</span>
-      <span v-if="gaugeError[id]" class="chip cannot-tell">gauge ± {{ display.show(gaugeError[id] ?? 0) }}</span>
+      <p class="big">
+        <span class="live">{{ pressureNumber(g.bar, unit(String(id)), true) }}</span> {{ unit(String(id)) }}
+        <span v-if="unit(String(id)) !== display.pressure" class="quiet small">({{ display.show(g.bar) }})</span>
+      </p>
+      <span class="chip" :class="g.settled ? 'pass' : 'plain'">{{ g.settled ? (g.takeBar !== null && g.takeBar !== undefined && Math.abs(g.takeBar - g.bar) > 0.5 ? `◆ turned at ${pressureNumber(g.takeBar, unit(String(id)), true)}` : '◆ settled') : '◇ moving' }}</span>
+      <span v-if="gaugeError[id]" class="chip cannot-tell">± {{ pressureNumber(gaugeError[id] ?? 0, unit(String(id))) }} {{ unit(String(id)) }}</span>
     </div>
-    <div v-for="(a, id) in live.motors" :key="id">
+    <div v-for="(m, id) in live.motors" :key="id">
       <span class="quiet small">Motor {{ id }}</span>
-      <p class="mid"><span class="live">{{ a.toFixed(1) }}</span> A <span class="quiet small">of {{ motors[id] }}</span></p>
-      <span class="meter"><span :class="{ over: a > (motors[id] ?? 1e9) }" :style="{ width: `${Math.min(100, (100 * a) / (motors[id] ?? 100))}%` }"></span></span>
+      <p class="mid"><span class="live">{{ m.amps.toFixed(1) }}</span> A <span class="quiet small">of {{ motors[id] }}</span></p>
+      <span class="meter"><span :class="{ over: m.amps > (motors[id] ?? 1e9) }" :style="{ width: `${Math.min(100, (100 * m.amps) / (motors[id] ?? 100))}%` }"></span></span>
+      <span v-if="m.amps > (motors[id] ?? 1e9)" class="chip fail">▲ above its rating: turn back</span>
+      <span v-if="onTime[id]" class="chip" :class="(live.onTimeS[id] ?? 0) > (onTime[id] ?? 0) ? 'fail' : 'plain'">
+        {{ (live.onTimeS[id] ?? 0) > (onTime[id] ?? 0) ? '■ stop: ' : '' }}on {{ Math.round(live.onTimeS[id] ?? 0) }} of {{ onTime[id] }} s
+      </span>
     </div>
     <div>
       <span class="quiet small">Oil</span>
       <p class="mid"><span class="live">{{ live.oilC.toFixed(1) }}</span> °C</p>
-      <span v-if="band" class="small" :class="live.oilC < band[0] ? 'cold' : ''">{{ live.oilC < band[0] ? '▼ below ' : live.oilC > 82 ? '▲ thermal switch, above ' : live.oilC > band[1] ? '▲ above ' : '● in ' }}{{ band[0] }} to {{ band[1] }}</span>
+      <span v-if="band" class="small" :class="live.oilC < band[0] ? 'cold' : ''">{{ live.oilC < band[0] ? '▼ below ' : live.oilC > band[1] ? '▲ let it cool, above ' : '● in ' }}{{ band[0] }} to {{ band[1] }}</span>
     </div>
   </div>
 </template>
@@ -37,11 +60,14 @@ const display = useDisplay()
 .gauge {
   grid-column: 1 / -1;
 }
+.lost {
+  opacity: 0.35;
+}
 .big {
   font-size: 20px;
 }
 .big .live {
-  font-size: 60px;
+  font-size: 48px;
   line-height: 1.05;
 }
 .mid .live {

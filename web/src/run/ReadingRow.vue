@@ -1,32 +1,55 @@
 <script setup lang="ts">
 import Button from 'primevue/button'
-import { ref } from 'vue'
+import { computed } from 'vue'
 import type { Schema } from '../api/client'
+import { useDisplay } from '../display/display'
+import { PRESSURE_UNITS, toBar, type PressureUnit } from '../display/quantity'
 import Verdict from '../display/Verdict.vue'
+import { useKept } from './kept'
+import type { Waiting } from './outbox'
 
 const props = defineProps<{
   expect: Schema['ExpectView']
+  /** where half-typed text is kept */
+  place: string
   reading?: Schema['ReadingView']
+  /** entries of this instrument that are not yet known to be on disk */
+  waiting: Waiting[]
   message?: string
+  /** a difference is what counts, not this gauge alone */
+  part?: boolean
 }>()
-const emit = defineEmits<{ keep: [text: string, done: (saved: boolean) => void] }>()
-const text = ref('')
+const emit = defineEmits<{ keep: [text: string, back: (text: string) => void] }>()
+const display = useDisplay()
+const text = useKept(props.place)
 
 function keep() {
-  emit('keep', text.value, (saved) => {
-    // What was typed stays until it is on disk.
-    if (saved) text.value = ''
+  const typed = text.value
+  // It waits below from here on; only a refusal brings it back, and never over something typed since.
+  text.value = ''
+  emit('keep', typed, (refused) => {
+    if (!text.value) text.value = refused
   })
 }
 
-defineExpose({ instrument: props.expect.testPoint })
+const TAKES: Record<string, string> = { peak: 'the highest it comes to', valley: 'the lowest it comes to' }
+const moment = computed(() => (props.expect.take === 'after' ? `after ${props.expect.afterS} s` : TAKES[props.expect.take]))
+
+/** In the unit that was chosen too, where the gauge has another. */
+const also = computed(() => {
+  const unit = props.expect.reads as PressureUnit
+  if (!PRESSURE_UNITS.includes(unit) || unit === display.pressure) return ''
+  return `(${display.show(toBar(props.expect.low, unit))} to ${display.show(toBar(props.expect.high, unit))})`
+})
 </script>
 
 <template>
   <div class="reading" role="group" :aria-label="`Reading of ${expect.testPoint}`">
     <div class="want">
-      <b>{{ expect.testPoint === 'OIL' ? 'Oil' : expect.testPoint }}</b> must show
-      <b>{{ expect.low }} to {{ expect.high }} {{ expect.reads }}</b>
+      <b>{{ expect.testPoint === 'OIL' ? 'Oil' : expect.testPoint }}</b>
+      <template v-if="part"> about <b>{{ expect.value }} {{ expect.reads }}</b> at this load</template>
+      <template v-else> must show <b>{{ expect.low }} to {{ expect.high }} {{ expect.reads }}</b> <span class="quiet">{{ also }}</span></template>
+      <span v-if="moment" class="chip plain">{{ moment }}</span>
     </div>
     <form class="type" @submit.prevent="keep">
       <input
@@ -35,6 +58,7 @@ defineExpose({ instrument: props.expect.testPoint })
       <span class="quiet">{{ expect.reads }}</span>
       <Button type="submit" label="Keep" severity="secondary" outlined />
     </form>
+    <p v-for="w in waiting" :key="w.key" class="got small"><span class="chip cannot-tell">▲ waiting</span> <b>{{ w.event.text }} {{ expect.reads }}</b> is kept here and goes to the server as soon as it answers.</p>
     <p v-if="message" class="wrong" role="alert">{{ message }}</p>
     <p v-if="reading" class="got">
       <Verdict :grade="reading.grade" /> <b>{{ reading.value }} {{ reading.unit }}</b> <span class="small">{{ reading.message }}</span>

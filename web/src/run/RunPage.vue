@@ -1,34 +1,56 @@
 <script setup lang="ts">
 import Button from 'primevue/button'
-import { asRefused } from '../api/client'
+import { computed } from 'vue'
+import { asRefused, call } from '../api/client'
 import Problems from '../display/Problems.vue'
 import Staff from '../staff/Staff.vue'
 import Gates from './Gates.vue'
 import Instruments from './Instruments.vue'
+import { newKey } from './outbox'
 import RigPanel from './RigPanel.vue'
+import StepAside from './StepAside.vue'
 import StepCard from './StepCard.vue'
 import { useLive } from './useLive'
 import { useRun } from './useRun'
 import { useUnitFile } from '../units/useUnitFile'
 
 const props = defineProps<{ tag: string; id: string }>()
-const { run, loadError, refetch, send, queue, refused, offline, busy } = useRun(props.id)
-const { live, trace, connected } = useLive(props.id)
-const { ratedCurrents, gaugeErrors, band } = useUnitFile(props.tag)
+const { run, loadError, refetch, send, seen, waiting, stopped, refused, busy } = useRun(props.id)
+const { live, trace, lostSince, closed } = useLive(props.id, seen)
+const { ratedCurrents, onTimes, gaugeErrors, reads, gaugeOn, band } = useUnitFile(props.tag)
+
+/** The staffs of the lines that this step is read on come first; a long unit has more of them than a screen. */
+const staffs = computed(() => {
+  const all = run.value?.staffs ?? []
+  const here = run.value?.step?.expect.map((e) => e.testPoint) ?? []
+  const read = all.filter((s) => here.includes(gaugeOn.value[s.line] ?? ''))
+  return [...read, ...all.filter((s) => !read.includes(s))].slice(0, 2)
+})
+
+/** What the gauge of this very line shows; nothing for a line without one, or when the stream is lost. */
+function shown(line: string): number | undefined {
+  const gauge = gaugeOn.value[line]
+  return gauge && !lostSince.value ? live.value?.gauges[gauge]?.bar : undefined
+}
+
+async function reopen() {
+  await call('POST', `/api/runs/${props.id}/rig`, { action: 'reopen', target: '', value: 0, position: '', key: newKey() })
+  window.location.reload()
+}
 </script>
 
 <template>
   <Problems :refused="loadError ? asRefused(loadError) : null" />
   <template v-if="run">
     <Gates :phases="run.phases" />
-    <p v-if="queue.length && offline" class="card waiting" role="status">
-      ▲ The server can’t be reached. {{ queue.length === 1 ? 'One entry waits' : `${queue.length} entries wait` }} here and will be sent; nothing is lost.
+    <p v-if="run.practice" class="practice small" role="note">◇ Practice rig: nothing of this counts for {{ tag }} itself.</p>
+    <p v-if="waiting.length && stopped" class="card waiting" role="status">
+      ▲ {{ stopped.offline ? 'The server can’t be reached.' : `The server could not take it just now (${stopped.title}).` }}
+      {{ waiting.length === 1 ? 'One entry waits' : `${waiting.length} entries wait` }} here and will be sent; nothing is lost.
     </p>
     <div class="page" :class="{ alone: !run.practice }">
       <section class="staffs">
-        <Staff
-          v-for="s in run.staffs" :key="s.line" :staff="s" :current="run.step?.setting"
-          :live="live ? Object.values(live.gauges)[0]?.bar : undefined" />
+        <Staff v-for="s in staffs" :key="s.line" :staff="s" :current="run.step?.setting" :live="shown(s.line)" :tall="staffs.length > 1 ? 360 : 600" />
       </section>
       <section class="middle">
         <div v-if="run.finished" class="card done">
@@ -43,18 +65,25 @@ const { ratedCurrents, gaugeErrors, band } = useUnitFile(props.tag)
           <Problems :refused="refused" />
           <Button :label="`Yes, open the gate`" size="large" autofocus :loading="busy" @click="send({ kind: 'hold-opened', phase: run.waitingAt.phase })" />
         </div>
-        <StepCard v-else-if="run.step" :key="run.step.id" :run="run" :step="run.step" :live="live" :trace="trace" :refused="refused" :send="send" />
+        <StepCard
+          v-else-if="run.step" :key="run.step.id" :run="run" :step="run.step" :live="live" :lost="lostSince > 0" :trace="trace" :refused="refused"
+          :waiting="waiting" :send="send" />
+        <StepAside v-if="run.step && !run.waitingAt && !run.finished" :key="`aside-${run.step.id}`" :run="run" :step="run.step.id" :typed="!run.practice" @send="(e) => send(e)" />
         <details class="card log">
           <summary>{{ run.seq }} entries in the log · {{ run.technician }}{{ run.practice ? ' on the practice rig' : ' at the machine' }}</summary>
-          <ol><li v-for="l in run.log" :key="l.seq"><span class="quiet">{{ new Date(l.at).toLocaleTimeString('en-GB') }}</span> {{ l.text }}</li></ol>
+          <ol><li v-for="l in run.log" :key="l.seq" :class="{ slip: l.slip }"><span class="quiet">{{ new Date(l.at).toLocaleTimeString('en-GB') }}</span> {{ l.text }}</li></ol>
         </details>
       </section>
       <section v-if="run.practice" class="card right">
-        <template v-if="live">
-          <Instruments :live="live" :motors="ratedCurrents" :band="band" :gauge-error="gaugeErrors" />
-          <RigPanel :run-id="id" :live="live" :current="run.step?.setting" @turned="refetch()" />
+        <div v-if="closed" role="alert">
+          <p><b>■ The practice machine was closed.</b> {{ closed }}</p>
+          <Button label="Open it again" @click="reopen()" />
+        </div>
+        <template v-else-if="live">
+          <Instruments :live="live" :motors="ratedCurrents" :on-time="onTimes" :band="band" :gauge-error="gaugeErrors" :reads="reads" :lost-since="lostSince" />
+          <RigPanel :run-id="id" :live="live" :current="run.step?.setting" @moved="refetch()" />
         </template>
-        <p v-if="!connected" class="quiet" role="status">Connecting to the machine …</p>
+        <p v-else class="quiet" role="status">Connecting to the machine …</p>
       </section>
     </div>
   </template>
@@ -92,6 +121,19 @@ const { ratedCurrents, gaugeErrors, band } = useUnitFile(props.tag)
   margin: 0;
   padding-left: 22px;
   font-size: 18px;
+}
+.practice {
+  color: var(--quiet);
+  margin: 0 0 6px;
+}
+.slip {
+  text-decoration: line-through;
+}
+.right {
+  position: sticky;
+  top: 8px;
+  max-height: calc(100vh - 24px);
+  overflow-y: auto;
 }
 .waiting {
   border-left: 7px solid var(--gold);

@@ -6,6 +6,7 @@ import { asRefused, call, type Refused, type Schema } from '../api/client'
 import { useDisplay } from '../display/display'
 import Problems from '../display/Problems.vue'
 import { useUnits } from '../units/useUnits'
+import { newKey } from './outbox'
 
 const props = defineProps<{ tag: string }>()
 const display = useDisplay()
@@ -16,16 +17,24 @@ const name = ref(localStorage.getItem('technician') ?? '')
 const practice = ref(true)
 const refused = ref<Refused | null>(null)
 const busy = ref(false)
-const open = computed(() => {
-  const last = units.value?.find((u) => u.tag === props.tag)?.lastRun
-  return last && !last.finished ? last : undefined
-})
+const open = computed(() => units.value?.find((u) => u.tag === props.tag)?.openRuns ?? [])
+/** One start is one run, however often it is asked for. */
+const key = newKey()
 
 async function start() {
   busy.value = true
   refused.value = null
   try {
-    const body = { tag: props.tag, technician: name.value, school: String(route.query.school ?? 'auto'), practice: practice.value }
+    const gapSchool = route.query.gapSchool ? (JSON.parse(String(route.query.gapSchool)) as object) : undefined
+    const body = {
+      tag: props.tag,
+      technician: name.value,
+      school: String(route.query.school ?? 'auto'),
+      sectionOrder: String(route.query.sectionOrder ?? 'highest-first'),
+      gapSchool,
+      practice: practice.value,
+      key: `${key}-${practice.value}`,
+    }
     const run = await call<Schema['RunView']>('POST', `/api/runs?${display.query}`, body)
     localStorage.setItem('technician', name.value)
     await router.push({ name: 'run', params: { tag: props.tag, id: run.id } })
@@ -39,13 +48,16 @@ async function start() {
 
 <template>
   <div class="start">
-    <section v-if="open" class="card">
-      <h1>A run is open</h1>
-      <p>{{ open.technician }} began it {{ new Date(open.startedAt).toLocaleString('en-GB') }}.</p>
-      <RouterLink :to="{ name: 'run', params: { tag, id: open.id } }"><Button label="Go on where it stopped" tabindex="-1" /></RouterLink>
+    <section v-if="open.length" class="card">
+      <h1>{{ open.length === 1 ? 'A run is open' : `${open.length} runs are open` }}</h1>
+      <div v-for="r in open" :key="r.id" class="open">
+        <span><b>{{ r.practice ? 'Practice' : 'At the machine' }}, run {{ r.id }}</b>: {{ r.technician }} began it {{ new Date(r.startedAt).toLocaleString('en-GB') }}.</span>
+        <RouterLink :to="{ name: 'run', params: { tag, id: r.id } }"><Button label="Go on" tabindex="-1" /></RouterLink>
+      </div>
     </section>
     <form class="card" @submit.prevent="start">
-      <h1>Start a {{ open ? 'new ' : '' }}run of {{ tag }}</h1>
+      <h1>Start a {{ open.length ? 'new ' : '' }}run of {{ tag }}</h1>
+      <p v-if="open.length" class="small">▲ The open {{ open.length === 1 ? 'one stays' : 'ones stay' }} open beside it.</p>
       <label for="name"><b>Who runs it</b></label>
       <input id="name" v-model="name" class="p-inputtext" autocomplete="name" />
       <fieldset>
@@ -69,6 +81,12 @@ async function start() {
 .card {
   display: grid;
   gap: 12px;
+}
+.open {
+  display: flex;
+  justify-content: space-between;
+  gap: 12px;
+  align-items: center;
 }
 fieldset {
   border: 0;

@@ -1,13 +1,19 @@
 <script setup lang="ts">
 import Button from 'primevue/button'
+import InputText from 'primevue/inputtext'
+import Textarea from 'primevue/textarea'
 import { computed, nextTick, onBeforeUnmount, onMounted, ref } from 'vue'
 import type { Refused, Schema } from '../api/client'
 import { useDisplay } from '../display/display'
 import { settingName } from '../display/names'
-import { PRESSURE_UNITS, pressureNumber, toBar, type PressureUnit } from '../display/quantity'
+import { PRESSURE_UNITS, fromBar, pressureNumber, toBar, type PressureUnit } from '../display/quantity'
 import Problems from '../display/Problems.vue'
+import Verdict from '../display/Verdict.vue'
+import { useKept } from './kept'
+import type { Waiting } from './outbox'
 import ReadingRow from './ReadingRow.vue'
 import Trace from './Trace.vue'
+import TurnEntry from './TurnEntry.vue'
 import type { LiveView } from './useLive'
 import type { RunEvent, RunView } from './useRun'
 
@@ -15,39 +21,68 @@ const props = defineProps<{
   run: RunView
   step: Schema['StepView']
   live?: LiveView
+  /** the stream is lost: nothing live can be taken */
+  lost: boolean
   trace: Record<string, { t: number; bar: number }[]>
   refused: Refused | null
-  send: (event: RunEvent) => Promise<boolean>
+  waiting: Waiting[]
+  send: (event: RunEvent) => Promise<boolean | undefined>
 }>()
 
 const display = useDisplay()
 const typedAt = ref('')
 const leaving = ref(false)
-const reason = ref('')
+const reason = useKept(`reason-${props.run.uuid}-${props.step.id}`)
+const releasedBy = ref('')
 
 const backsOut = computed(() => props.step.way === 'back-out-to-crack')
 const goalGauge = computed(() => props.step.expect.find((e) => PRESSURE_UNITS.includes(e.reads as PressureUnit)))
+const goal = computed(() => props.step.goal)
 const screw = computed(() => props.run.screws.find((s) => s.setting === props.step.setting))
 const failed = computed(() => props.run.readings.some((r) => r.grade !== 'pass'))
 const generalProblem = computed(() => (props.refused && props.refused.places[0]?.path !== 'reading' ? props.refused : null))
+const wrong = computed(() => (props.run.practice ? (props.live?.wrong ?? []) : []))
 
 function reading(instrument: string) {
   return props.run.readings.find((r) => r.instrument === instrument)
 }
 
+function isPart(instrument: string) {
+  return !!goal.value?.minus && (goal.value.testPoint === instrument || goal.value.minus === instrument)
+}
+
+/** What counts of a difference, in the gauge's unit, as soon as both are read. */
+const difference = computed(() => {
+  const g = goal.value
+  if (!g?.minus) return undefined
+  const upper = reading(g.testPoint)
+  const lower = reading(g.minus)
+  return upper && lower ? { value: Math.round((upper.value - lower.value) * 10) / 10, grade: upper.grade } : undefined
+})
+
 function bandBar(e?: Schema['ExpectView']): { low?: number; high?: number } {
   return e ? { low: toBar(e.low, e.reads as PressureUnit), high: toBar(e.high, e.reads as PressureUnit) } : {}
 }
 
-/** What the live instrument shows now, in words for the button; empty where it can't be taken. */
-function liveText(instrument: string): string {
+/** What the live instrument would give now, in its own unit, for the button; empty where it can't be taken. */
+function liveText(e: Schema['ExpectView'] | undefined): string {
   const live = props.live
-  if (!live) return ''
-  if (instrument === 'OIL') return `${live.oilC.toFixed(1)} °C`
-  const amps = live.motors[instrument]
-  if (amps !== undefined) return `${amps.toFixed(1)} A`
-  const bar = live.gauges[instrument]?.bar
-  return bar === undefined ? '' : `${pressureNumber(bar, display.pressure, true)} ${display.pressure}`
+  if (!live || !e) return ''
+  if (e.testPoint === 'OIL') return `${live.oilC.toFixed(1)} °C`
+  const motor = live.motors[e.testPoint]
+  if (motor) return `${motor.amps.toFixed(1)} A`
+  const gauge = live.gauges[e.testPoint]
+  const unit = e.reads as PressureUnit
+  return gauge ? `${pressureNumber(gauge.takeBar ?? gauge.bar, unit, true)} ${unit}` : ''
+}
+
+/** Why a live instrument can't be taken yet. */
+function notYet(instrument: string): string | undefined {
+  if (!props.live || instrument === 'OIL') return undefined
+  if (props.lost) return 'The machine is not heard'
+  if (wrong.value.length) return wrong.value[0]
+  const settled = props.live.gauges[instrument]?.settled ?? props.live.motors[instrument]?.settled ?? true
+  return settled ? undefined : 'Wait until it stands still'
 }
 
 interface Action {
@@ -56,26 +91,33 @@ interface Action {
   event: RunEvent
 }
 
+const WAYS: Record<string, string> = { 'to-the-end': 'Turn it to its end', 'count-turns': 'Turn as advised' }
+
 /** The one likely action now. */
 const primary = computed<Action>(() => {
   const step = props.step.id
-  if (!props.run.missing.length) return { label: 'Done, next step', event: { kind: 'step-done', step } }
+  if (!props.run.missing.length) {
+    const deed = props.step.demand === 'rest' && props.run.practice ? 'Let the time pass, next step' : 'Done, next step'
+    return { label: deed, event: { kind: 'step-done', step } }
+  }
+  const unread = props.step.expect.find((e) => !reading(e.testPoint))
   if (backsOut.value && !reading(goalGauge.value?.testPoint ?? '')) {
     const crack = props.live?.crackBar
     return {
       label: crack ? `Take ${display.show(crack)} as crack point` : 'Take the crack point',
-      waits: crack ? undefined : 'Watching for the first fall of the gauge',
+      waits: crack ? undefined : props.live ? 'Watching for the first fall of the gauge' : 'Type what stood before the fall',
       event: { kind: 'take-crack', step },
     }
   }
-  const turning = props.step.goalBar && (props.run.advice?.code === 'advice.read-first' || props.run.advice?.turns)
-  const next = props.step.expect.find((e) => !reading(e.testPoint)) ?? props.step.expect.find((e) => reading(e.testPoint)?.grade !== 'pass') ?? props.step.expect[0]
+  const turning = WAYS[props.step.way ?? '']
+  if (turning && (props.run.advice?.turns || !props.step.expect.length)) return { label: turning, waits: props.run.missing[0], event: { kind: 'step-done', step } }
+  if (!props.step.expect.length) return { label: 'Done, next step', waits: props.run.missing[0], event: { kind: 'step-done', step } }
+  const next = unread ?? props.step.expect.find((e) => reading(e.testPoint)?.grade !== 'pass') ?? props.step.expect[0]
   const instrument = next?.testPoint ?? ''
   const name = instrument === 'OIL' ? 'oil' : instrument
-  const settled = props.live?.gauges[instrument]?.settled !== false
   return {
-    label: props.live ? `Take ${name} ${liveText(instrument)}` : `Type what ${name} reads`,
-    waits: settled ? undefined : turning ? 'Wait until it stands still' : 'It is still moving',
+    label: props.live ? `Take ${name} ${liveText(next)}` : `Type what ${name} reads`,
+    waits: notYet(instrument),
     event: { kind: 'live-reading', step, instrument },
   }
 })
@@ -88,19 +130,27 @@ async function act() {
     return
   }
   taken.value = true
-  typedAt.value = ''
+  typedAt.value = primary.value.event.instrument ?? ''
   await props.send(primary.value.event)
   taken.value = false
 }
 
-async function keep(instrument: string, text: string, done: (saved: boolean) => void) {
+async function keep(instrument: string, text: string, back: (text: string) => void) {
   typedAt.value = instrument
   const kind = backsOut.value && instrument === goalGauge.value?.testPoint ? 'cracked' : 'reading'
-  done(await props.send({ kind, step: props.step.id, instrument, text }))
+  if ((await props.send({ kind, step: props.step.id, instrument, text })) === false) back(text)
 }
 
 async function leave() {
-  if (await props.send({ kind: 'deviation', step: props.step.id, text: reason.value })) leaving.value = false
+  const event = { kind: 'deviation', step: props.step.id, text: reason.value, releasedBy: releasedBy.value || undefined }
+  if (await props.send(event)) {
+    leaving.value = false
+    reason.value = ''
+  }
+}
+
+function waitingFor(instrument: string) {
+  return props.waiting.filter((w) => w.event.step === props.step.id && w.event.instrument === instrument && w.event.text)
 }
 
 function focusReading(): HTMLInputElement | null {
@@ -133,6 +183,7 @@ onBeforeUnmount(() => window.removeEventListener('keydown', onKey))
     <h1>{{ step.action }}</h1>
     <p v-if="step.why">{{ step.why }}</p>
     <p v-if="step.unprotected" class="alone"><b>▲ No relief behind this screw.</b> One hand at the stop button.</p>
+    <ul v-if="wrong.length" class="alone" aria-label="Stands otherwise"><li v-for="w in wrong" :key="w">▲ {{ w }}</li></ul>
 
     <div v-if="run.advice || step.inControl" class="boxes">
       <div v-if="run.advice" class="box turn">
@@ -140,40 +191,54 @@ onBeforeUnmount(() => window.removeEventListener('keydown', onKey))
         <b v-if="live?.crackBar" class="figure">stop, it has cracked</b>
         <b v-else class="figure">{{ run.advice.turns ? `${run.advice.turns > 0 ? '↻' : '↺'} ${run.advice.turnsText} ${run.advice.turns > 0 ? 'in' : 'out'}` : 'none now' }}</b>
         <span class="small">{{ run.advice.text }}</span>
-        <Button
-          v-if="!run.practice && run.advice.turns" :label="`Turned ${run.advice.turnsText} ${run.advice.turns > 0 ? 'in' : 'out'}`" outlined
-          @click="send({ kind: 'turned', step: step.id, setting: step.setting, turns: run.advice.turns })" />
+        <TurnEntry
+          v-if="!run.practice" :key="step.id" :step="step" :advised="run.advice.turns" :screws="run.screws.map((s) => s.setting)"
+          @made="(e) => send(e)" />
       </div>
       <div v-if="step.inControl" class="box">
-        <span class="quiet small">Who has the gauge</span>
+        <span class="quiet small">Who has the gauge once it is there</span>
         <b class="figure">{{ settingName(step.inControl) }}</b>
-        <span v-if="screw" class="small">{{ settingName(screw.setting) }} stands {{ screw.turnsText }} in from all out.</span>
+        <span v-if="screw && screw.turnsIn !== null && screw.turnsIn !== undefined" class="small">{{ settingName(screw.setting) }} stands {{ screw.turnsText }} in from all out.</span>
+        <span v-else-if="screw" class="small">Where {{ settingName(screw.setting) }} stands is not known: no end of it was touched.</span>
       </div>
     </div>
 
+    <p v-if="goal?.minus" class="difference">
+      <b>{{ goal.testPoint }} − {{ goal.minus }}</b> must be <b>{{ goal.low }} to {{ goal.high }} {{ goal.reads }}</b>
+      <template v-if="difference"> · <Verdict :grade="difference.grade" /> <b class="figure">{{ difference.value }} {{ goal.reads }}</b></template>
+    </p>
+
     <Trace
-      v-if="live && goalGauge && step.goalBar" :points="trace[goalGauge.testPoint] ?? []" v-bind="bandBar(goalGauge)"
+      v-if="live && goalGauge && step.goalBar && !goal?.minus" :points="trace[goalGauge.testPoint] ?? []" v-bind="bandBar(goalGauge)"
       :crack="live.crackBar ?? undefined" />
 
     <ReadingRow
-      v-for="e in step.expect" :key="e.testPoint" :expect="e" :reading="reading(e.testPoint)"
+      v-for="e in step.expect" :key="e.testPoint" :expect="e" :reading="reading(e.testPoint)" :part="isPart(e.testPoint)"
+      :place="`typing-${run.uuid}-${step.id}-${e.testPoint}`" :waiting="waitingFor(e.testPoint)"
       :message="refused && refused.places[0]?.path === 'reading' && (typedAt === e.testPoint || (!typedAt && e === step.expect[0])) ? refused.places[0]?.message : undefined"
-      @keep="(text, done) => keep(e.testPoint, text, done)" />
+      @keep="(text, back) => keep(e.testPoint, text, back)" />
+    <p v-if="run.crack?.tappedBar !== null && run.crack?.tappedBar !== undefined" class="small">
+      Marked by hand at {{ fromBar(run.crack.tappedBar, 'bar') }} bar{{ run.crack.foundBar ? `, found on the stream at ${run.crack.foundBar} bar` : '' }}; both are kept.
+    </p>
+    <p v-if="run.deviation" class="small"><b>◆ Left so:</b> {{ run.deviation }}. Void after any later reading or turn.</p>
     <Problems :refused="generalProblem" />
 
     <div class="actions">
       <button type="button" class="primary" :disabled="primary.waits !== undefined" @click="act">
         {{ primary.label }} <span class="small">{{ primary.waits ?? 'Enter' }}</span>
       </button>
+      <Button v-if="backsOut && live && !run.crack" label="I hear it: mark the crack" severity="secondary" outlined @click="send({ kind: 'tap-crack', step: step.id })" />
+      <Button v-if="run.wayBack" :label="`Back to step ${run.wayBack.number}`" :title="run.wayBack.action" severity="secondary" outlined @click="send({ kind: 'reopened', step: run.wayBack.step })" />
       <Button v-if="run.readings.length && failed" label="Begin this step again" severity="secondary" outlined @click="send({ kind: 'again', step: step.id })" />
       <Button v-if="run.mayDeviate && !leaving" label="Leave it so, with a reason" severity="secondary" outlined @click="leaving = true" />
     </div>
     <form v-if="leaving && run.mayDeviate" class="leave" @submit.prevent="leave">
       <label for="reason"><b>Why is it left so?</b> The reason is kept and printed.</label>
-      <textarea id="reason" v-model="reason" rows="2" maxlength="500"></textarea>
+      <Textarea id="reason" v-model="reason" rows="2" maxlength="500" fluid />
+      <label v-if="run.needsRelease" for="release"><b>Above the schematic.</b> Released by a second person: <InputText id="release" v-model="releasedBy" maxlength="80" /></label>
       <Button type="submit" label="Leave it so" />
     </form>
-    <p v-if="failed && !run.mayDeviate && run.missing.length" class="small quiet">{{ run.missing[0] }}</p>
+    <ul v-if="run.missing.length && !run.mayDeviate" class="small quiet missing"><li v-for="m in run.missing" :key="m">{{ m }}</li></ul>
   </article>
   <section v-if="step.ifNot.length || step.cautions.length" class="card notes">
     <div v-if="step.ifNot.length"><b>If the reading does not come</b><ul><li v-for="t in step.ifNot" :key="t">{{ t }}</li></ul></div>
@@ -242,14 +307,17 @@ onBeforeUnmount(() => window.removeEventListener('keydown', onKey))
   gap: 8px;
   justify-items: start;
 }
-textarea {
-  width: 100%;
-  font: inherit;
-  background: var(--board);
-  color: var(--ink);
-  border: 1.5px solid var(--quiet);
-  border-radius: 6px;
-  padding: 8px;
+.difference {
+  border-top: 1px solid var(--rule);
+  padding-top: 8px;
+}
+.missing {
+  list-style: none;
+  padding: 0;
+}
+ul.alone {
+  list-style: none;
+  margin: 0;
 }
 .notes {
   display: grid;

@@ -1,28 +1,43 @@
-import { onScopeDispose, ref, shallowRef } from 'vue'
+import { computed, onScopeDispose, ref, shallowRef } from 'vue'
 import type { Schema } from '../api/client'
 
 export type LiveView = Schema['LiveView']
 
 const TRACE_S = 30
+/** A stream that has said nothing for so long is lost, whatever the connection believes, ms. */
+const SILENT_MS = 1500
 
-/** The live stream of a run's machine, with the last half minute of each gauge. */
-export function useLive(runId: string) {
+/** The live stream of a run: its machine with the last half minute of each gauge, or just how far its log goes. */
+export function useLive(runId: string, seen: (seq: number) => void) {
   const live = shallowRef<LiveView>()
   const trace = shallowRef<Record<string, { t: number; bar: number }[]>>({})
-  const connected = ref(false)
+  const heardAt = ref(0)
+  const now = ref(Date.now())
+  const closed = ref('')
   const source = new EventSource(`/api/runs/${runId}/live`)
-  source.onopen = () => (connected.value = true)
-  source.onerror = () => (connected.value = false)
   source.onmessage = (message: MessageEvent<string>) => {
-    const sample = JSON.parse(message.data) as LiveView
-    live.value = sample
+    const sample = JSON.parse(message.data) as Partial<LiveView>
+    heardAt.value = Date.now()
+    now.value = heardAt.value
+    if (sample.seq) seen(sample.seq)
+    closed.value = sample.closed ?? ''
+    if (!sample.gauges || sample.closed) return
+    live.value = sample as LiveView
     const next: Record<string, { t: number; bar: number }[]> = {}
+    const timeS = sample.timeS ?? 0
     for (const [id, gauge] of Object.entries(sample.gauges)) {
-      const kept = (trace.value[id] ?? []).filter((p) => p.t > sample.timeS - TRACE_S && p.t <= sample.timeS)
-      next[id] = [...kept, { t: sample.timeS, bar: gauge.bar }]
+      const kept = (trace.value[id] ?? []).filter((p) => p.t > timeS - TRACE_S && p.t <= timeS)
+      next[id] = [...kept, { t: timeS, bar: gauge.bar }]
     }
     trace.value = next
   }
-  onScopeDispose(() => source.close())
-  return { live, trace, connected }
+  source.onerror = () => (now.value = Date.now())
+  const clock = setInterval(() => (now.value = Date.now()), 500)
+  onScopeDispose(() => {
+    source.close()
+    clearInterval(clock)
+  })
+  /** Since when nothing has come, ms since 1970; 0 while the stream lives, or has not begun. */
+  const lostSince = computed(() => (live.value && now.value - heardAt.value > SILENT_MS ? heardAt.value : 0))
+  return { live, trace, lostSince, closed }
 }

@@ -1,79 +1,65 @@
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
-import { computed, onScopeDispose, ref } from 'vue'
-import { asRefused, call, type Refused, type Schema } from '../api/client'
+import { computed, onScopeDispose, ref, shallowRef, watch } from 'vue'
+import { call, type Refused, type Schema } from '../api/client'
 import { useDisplay } from '../display/display'
+import { outbox, type RunEvent, type Waiting } from './outbox'
 
+export type { RunEvent } from './outbox'
 export type RunView = Schema['RunView']
-export type RunEvent = Omit<Schema['EventRequest'], 'key'>
 
-interface Queued {
-  key: string
-  event: RunEvent
-}
+const TRY_AGAIN_MS = 2000
 
-/**
- * A run and its log. Events wait in the browser until the server has them on disk; each has a key of its own, so one
- * that is sent twice is written once.
- */
+/** A run and its log; what is entered waits in the outbox until the server has it on disk. */
 export function useRun(id: string) {
   const display = useDisplay()
   const queries = useQueryClient()
-  const store = `queue-${id}`
-  const queue = ref<Queued[]>(JSON.parse(localStorage.getItem(store) ?? '[]') as Queued[])
+  const waiting = ref<Waiting[]>([])
   const refused = ref<Refused | null>(null)
-  const offline = ref(false)
+  const stopped = shallowRef<Refused>()
   const busy = ref(false)
   const queryKey = computed(() => ['run', id, display.pressure])
   const query = useQuery({ queryKey, queryFn: () => call<RunView>('GET', `/api/runs/${id}?${display.query}`) })
+  const box = computed(() => (query.data.value?.uuid ? outbox(query.data.value.uuid) : undefined))
 
-  function keep() {
-    localStorage.setItem(store, JSON.stringify(queue.value))
-  }
-
-  async function flush(): Promise<boolean> {
-    if (busy.value) return false
+  async function flush(): Promise<Map<string, Refused>> {
+    if (!box.value) return new Map()
     busy.value = true
     try {
-      while (queue.value[0]) {
-        const { key, event } = queue.value[0]
-        const view = await call<RunView>('POST', `/api/runs/${id}/events?${display.query}`, { key, ...event })
-        queue.value.shift()
-        keep()
-        offline.value = false
-        queries.setQueryData(queryKey.value, view)
-      }
-      return true
-    } catch (e) {
-      const problem = asRefused(e)
-      offline.value = problem.offline
-      if (!problem.offline) {
-        // Refused for good: it stays on screen as typed, but need not be sent again.
-        queue.value.shift()
-        keep()
-        refused.value = problem
-      }
-      return false
+      const done = await box.value.flush(
+        (e) => call<RunView>('POST', `/api/runs/${id}/events?${display.query}`, { key: e.key, ...e.event }),
+        (view) => queries.setQueryData(queryKey.value, view),
+      )
+      stopped.value = done.stopped
+      // Somebody else has gone on: look at the run as it stands now.
+      if ([...done.refused.values()].some((r) => r.status === 409)) void query.refetch()
+      return done.refused
     } finally {
+      waiting.value = box.value ? await box.value.entries() : []
       busy.value = false
     }
   }
 
-  /** True once it is on disk at the server. */
-  function send(event: RunEvent): Promise<boolean> {
+  /** True once it is on disk at the server, false where it was refused; undefined while it waits. */
+  async function send(event: RunEvent): Promise<boolean | undefined> {
+    if (!box.value) return false
     refused.value = null
-    queue.value.push({ key: newKey(), event })
-    keep()
-    return flush()
+    const key = await box.value.add(event)
+    waiting.value = await box.value.entries()
+    const mine = (await flush()).get(key)
+    if (mine) refused.value = mine
+    return mine ? false : waiting.value.some((e) => e.key === key) ? undefined : true
   }
 
+  /** Somebody else, or another tab, has written as far as this. */
+  function seen(seq: number) {
+    if (query.data.value && seq > query.data.value.seq && !busy.value) void query.refetch()
+  }
+
+  watch(box, () => void flush())
   const retry = setInterval(() => {
-    if (queue.value.length) void flush()
-  }, 2000)
+    if (waiting.value.length && !busy.value) void flush()
+  }, TRY_AGAIN_MS)
   onScopeDispose(() => clearInterval(retry))
 
-  return { run: query.data, loadError: query.error, refetch: query.refetch, send, queue, refused, offline, busy }
-}
-
-function newKey(): string {
-  return Array.from(crypto.getRandomValues(new Uint8Array(12)), (b) => b.toString(16).padStart(2, '0')).join('')
+  return { run: query.data, loadError: query.error, refetch: query.refetch, send, seen, waiting, stopped, refused, busy }
 }

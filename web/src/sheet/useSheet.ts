@@ -134,7 +134,7 @@ export function useSheet(tag: string, whatIf: Ref<WhatIf>) {
   async function save(by: string) {
     try {
       const body = { base: base.value?.revision, document: draft.value, unconfirmed: unconfirmed.value, by }
-      const unit = await call<Schema['UnitDocument']>('POST', `/api/units/${tag}/revisions`, body)
+      const unit = await call<Schema['UnitDocument']>('POST', `/api/units/${tag}/revisions`, body, true)
       keepDraft(tag, undefined)
       clash.value = null
       queries.setQueryData(['unit', tag], unit)

@@ -24,7 +24,7 @@ async function importFile(event: Event) {
   refused.value = null
   added.value = ''
   try {
-    const unit = await call<{ tag: string }>('POST', '/api/units', await file.text())
+    const unit = await call<{ tag: string }>('POST', '/api/units', await file.text(), true)
     added.value = unit.tag
     await queries.invalidateQueries({ queryKey: ['units'] })
   } catch (e) {
@@ -44,7 +44,7 @@ async function make() {
   try {
     const like = m.from ? (await call<Schema['UnitDocument']>('GET', `/api/units/${m.from}`)).document : undefined
     const document = like ? { ...(copyOf(like) as UnitFile), tag: m.tag, name: m.name } : emptyUnit(m.tag, m.name)
-    await call('POST', `/api/units/${encodeURIComponent(m.tag)}/revisions`, { base: 0, document, unconfirmed: [], by: localStorage.getItem('name') ?? '' })
+    await call('POST', `/api/units/${encodeURIComponent(m.tag)}/revisions`, { base: 0, document, unconfirmed: [], by: localStorage.getItem('name') ?? '' }, true)
     await queries.invalidateQueries({ queryKey: ['units'] })
     await router.push({ name: 'sheet', params: { tag: m.tag } })
   } catch (e) {
@@ -53,9 +53,13 @@ async function make() {
 }
 
 function stage(u: UnitSummary): string {
-  if (!u.lastRun) return 'Not commissioned here yet'
-  const who = `${u.lastRun.technician}, ${new Date(u.lastRun.startedAt).toLocaleDateString('en-GB')}`
-  return u.lastRun.finished ? `Commissioned by ${who}` : `Run open since ${who}`
+  const c = u.commissioned
+  if (!c) return 'Not commissioned here yet'
+  return `Commissioned by ${c.technician}, ${new Date(c.startedAt).toLocaleDateString('en-GB')}`
+}
+
+function openRun(r: Schema['RunSummary']): string {
+  return `${r.practice ? 'Practice' : 'Run'} ${r.id} open since ${new Date(r.startedAt).toLocaleDateString('en-GB')}, ${r.technician}`
 }
 </script>
 
@@ -89,7 +93,9 @@ function stage(u: UnitSummary): string {
         <h2><RouterLink :to="{ name: 'sheet', params: { tag: u.tag } }">{{ u.tag }}</RouterLink></h2>
         <p class="name">{{ u.name }}</p>
         <p class="quiet small">Drawing {{ u.drawing || 'not given' }}, sheet revision {{ u.revision }}</p>
-        <p class="small">{{ stage(u) }}</p>
+        <p class="small">{{ stage(u) }} <span v-if="u.commissioned?.outcome === 'passed-with-deviations'" class="chip cannot-tell">◆ with deviations</span></p>
+        <p v-for="r in u.openRuns.slice(0, 3)" :key="r.id" class="small"><RouterLink :to="{ name: 'run', params: { tag: u.tag, id: r.id } }">{{ openRun(r) }}</RouterLink></p>
+        <p v-if="u.openRuns.length > 3" class="small"><RouterLink :to="{ name: 'start', params: { tag: u.tag } }">{{ u.openRuns.length - 3 }} more open</RouterLink></p>
         <p class="small">
           <span v-if="u.missing" class="chip cannot-tell">◆ {{ u.missing }} missing on its sheet</span>
           <span v-else-if="u.findings" class="chip fail">▲ {{ u.findings }} {{ u.findings === 1 ? 'finding' : 'findings' }}</span>
@@ -98,10 +104,7 @@ function stage(u: UnitSummary): string {
         <div class="go">
           <RouterLink :to="{ name: 'sheet', params: { tag: u.tag } }"><Button label="Sheet" outlined tabindex="-1" /></RouterLink>
           <Button label="Copy" :aria-label="`Copy ${u.tag}`" severity="secondary" outlined @click="making = { from: u.tag, tag: '', name: u.name }" />
-          <RouterLink v-if="u.lastRun && !u.lastRun.finished" :to="{ name: 'run', params: { tag: u.tag, id: u.lastRun.id } }">
-            <Button label="Go on" tabindex="-1" />
-          </RouterLink>
-          <RouterLink v-else-if="!u.missing" :to="{ name: 'start', params: { tag: u.tag } }"><Button label="Start a run" tabindex="-1" /></RouterLink>
+          <RouterLink v-if="!u.missing" :to="{ name: 'start', params: { tag: u.tag } }"><Button :label="u.openRuns.length ? 'Go on or start' : 'Start a run'" tabindex="-1" /></RouterLink>
         </div>
       </div>
     </article>

@@ -1,6 +1,7 @@
 import { useQuery } from '@tanstack/vue-query'
 import { computed } from 'vue'
 import { call, type Schema } from '../api/client'
+import type { PressureUnit } from '../display/quantity'
 import type { UnitFile } from './unitFile'
 
 /** What the run's instruments need of the unit: ratings to measure against, and how far a gauge may be wrong. */
@@ -16,6 +17,13 @@ export function useUnitFile(tag: string) {
   const gaugeErrors = computed(() =>
     Object.fromEntries((unit.value?.testPoints ?? []).map((t) => [t.id, (t.rangeBar * t.class) / 100])),
   )
+  /** How long a battery motor may be on, s. */
+  const onTimes = computed(() =>
+    Object.fromEntries((unit.value?.components ?? []).filter((c) => c.type === 'dc-motor').map((c) => [c.id, Number(c.onTimeS)])),
+  )
+  const reads = computed(() => Object.fromEntries((unit.value?.testPoints ?? []).map((t) => [t.id, (t.reads ?? 'bar') as PressureUnit])))
+  /** The gauge of each line that has one. */
+  const gaugeOn = computed<Record<string, string>>(() => Object.fromEntries((unit.value?.testPoints ?? []).map((t) => [t.line, t.id])))
   const band = computed<[number, number]>(() => unit.value?.fluid.bandC ?? [40, 60])
-  return { ratedCurrents, gaugeErrors, band }
+  return { ratedCurrents, onTimes, gaugeErrors, reads, gaugeOn, band }
 }

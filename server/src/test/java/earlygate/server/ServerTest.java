@@ -259,10 +259,10 @@ class ServerTest {
                 run,
                 "reading",
                 object().put("step", server.step(run)).put("instrument", "G1").put("text", "0.3"));
-        long seq = server.run(run).get("seq").asLong();
         server.post(
                 "/api/runs/" + run + "/rig",
                 object().put("action", "nut").put("target", "RV1").put("value", 0));
+        long seq = server.run(run).get("seq").asLong();
         Files.copy(data.resolve("early-gate.mv.db"), crashed.resolve("early-gate.mv.db"));
         try (Server again = new Server(crashed)) {
             JsonNode view = again.run(run);

@@ -50,7 +50,7 @@ public record PlanView(
             Double goalBar,
             GoalView goal,
             String demand,
-            List<NoteView> notes) {}
+            List<AskedNote> notes) {}
 
     /**
      * Values in the unit of the gauge.
@@ -61,7 +61,7 @@ public record PlanView(
             String testPoint, String minus, double value, double low, double high, String reads, double turns) {}
 
     /** @param key under which it is noted */
-    public record NoteView(String key, String label) {}
+    public record AskedNote(String key, String label) {}
 
     /**
      * @param testPoint a gauge, a driver (its current), or OIL; values in the unit that it reads
@@ -148,7 +148,7 @@ public record PlanView(
                         .map(d -> d.name().toLowerCase(Locale.ROOT).replace('_', '-'))
                         .orElse(null),
                 s.notes().stream()
-                        .map(n -> new NoteView(n.code(), words.say(n)))
+                        .map(n -> new AskedNote(n.code(), words.say(n)))
                         .toList());
     }
 

@@ -55,7 +55,7 @@ public record RecordView(
         List<SettingView> settings,
         List<TestView> tests,
         List<TakenView> taken,
-        List<NoteView> notes,
+        List<WrittenView> notes,
         List<DeviationView> deviations,
         List<StaffView> staffs,
         List<LogView> log) {
@@ -87,7 +87,7 @@ public record RecordView(
             String source,
             String standing) {}
 
-    public record NoteView(String step, String label, String text, Instant at) {}
+    public record WrittenView(String step, String label, String text, Instant at) {}
 
     /** Every deviation ever given. {@code standing} stands or void: something was read or turned after it. */
     public record DeviationView(String step, String action, String reason, Instant at, String standing) {}
@@ -130,7 +130,7 @@ public record RecordView(
                 record.tests().stream().map(t -> test(unit, t, words)).toList(),
                 record.taken().stream().map(t -> taken(unit, t)).toList(),
                 record.notes().stream()
-                        .map(n -> new NoteView(
+                        .map(n -> new WrittenView(
                                 n.step().id(), label(n, words), n.note().text(), n.at()))
                         .toList(),
                 deviations(state, words),

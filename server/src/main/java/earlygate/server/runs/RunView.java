@@ -60,7 +60,7 @@ public record RunView(
         AdviceView advice,
         OilView oil,
         CrackView crack,
-        List<NoteView> noted,
+        List<NotedView> noted,
         DoneView wayBack,
         List<DoneView> done,
         List<StaffView> staffs,
@@ -95,7 +95,7 @@ public record RunView(
     /** What stood before the fall, as found on the stream or typed, and as a hand marked it; null where there is none. */
     public record CrackView(Double foundBar, Double tappedBar) {}
 
-    public record NoteView(String key, String text) {}
+    public record NotedView(String key, String text) {}
 
     /** A step that was done and can be gone back to. */
     public record DoneView(String step, int number, String action) {}
@@ -156,7 +156,7 @@ public record RunView(
                 step == null
                         ? null
                         : WayBack.of(state, step)
-                                .map(s -> done(state, steps, s, words))
+                                .map(s -> doneView(state, steps, s, words))
                                 .orElse(null),
                 done(state, steps, words),
                 StaffView.of(unit, run.gaps(), s -> isSet(record, s)),
@@ -261,11 +261,18 @@ public record RunView(
         return Math.round(pa / BAR * 10) / 10.0;
     }
 
-    private static List<NoteView> noted(RunState state, Step step) {
+    private static List<NotedView> noted(RunState state, Step step) {
         return step.notes().stream()
                 .flatMap(n -> state.record(step.id()).note(n.code()).stream())
-                .map(n -> new NoteView(n.note(), n.text()))
+                .map(n -> new NotedView(n.note(), n.text()))
                 .toList();
+    }
+
+    private static DoneView doneView(RunState state, List<Step> steps, Step s, Words words) {
+        return new DoneView(
+                s.id(),
+                steps.indexOf(s) + 1,
+                PlanView.readAs(state.unit(), s, words).say(s.action()));
     }
 
     /** The newest first. */
@@ -274,8 +281,7 @@ public record RunView(
         for (int i = steps.size() - 1; i >= 0 && !state.finished(); i--) {
             Step s = steps.get(i);
             if (state.record(s.id()).isDone()) {
-                done.add(new DoneView(
-                        s.id(), i + 1, PlanView.readAs(state.unit(), s, words).say(s.action())));
+                done.add(doneView(state, steps, s, words));
             }
         }
         return done;
