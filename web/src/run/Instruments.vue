@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { computed } from 'vue'
 import { useDisplay } from '../display/display'
 import { pressureNumber, type PressureUnit } from '../display/quantity'
 import type { LiveView } from './useLive'
@@ -12,10 +13,14 @@ const props = defineProps<{
   band?: [number, number]
   gaugeError: Record<string, number>
   reads: Record<string, PressureUnit>
+  /** instruments that the step at hand is read on: they come first, and big */
+  here: string[]
   /** since when the stream is silent, ms since 1970; 0 while it lives */
   lostSince: number
 }>()
 const display = useDisplay()
+
+const gauges = computed(() => Object.entries(props.live.gauges).sort(([a], [b]) => Number(props.here.includes(b)) - Number(props.here.includes(a))))
 
 function unit(id: string): PressureUnit {
   return props.reads[id] ?? 'bar'
@@ -25,14 +30,14 @@ function unit(id: string): PressureUnit {
 <template>
   <p v-if="lostSince" class="chip fail" role="status">▲ Not heard since {{ new Date(lostSince).toLocaleTimeString('en-GB') }}: these are old values</p>
   <div class="instruments" :class="{ lost: lostSince }">
-    <div v-for="(g, id) in live.gauges" :key="id" class="gauge">
+    <div v-for="[id, g] in gauges" :key="id" class="gauge" :class="{ here: here.includes(id) || gauges.length === 1 }">
       <span class="quiet small">{{ id }}</span>
       <p class="big">
-        <span class="live">{{ pressureNumber(g.bar, unit(String(id)), true) }}</span> {{ unit(String(id)) }}
-        <span v-if="unit(String(id)) !== display.pressure" class="quiet small">({{ display.show(g.bar) }})</span>
+        <span class="live">{{ pressureNumber(g.bar, unit(id), true) }}</span> {{ unit(id) }}
+        <span v-if="unit(id) !== display.pressure" class="quiet small">({{ display.show(g.bar) }})</span>
       </p>
-      <span class="chip" :class="g.settled ? 'pass' : 'plain'">{{ g.settled ? (g.takeBar !== null && g.takeBar !== undefined && Math.abs(g.takeBar - g.bar) > 0.5 ? `◆ turned at ${pressureNumber(g.takeBar, unit(String(id)), true)}` : '◆ settled') : '◇ moving' }}</span>
-      <span v-if="gaugeError[id]" class="chip cannot-tell">± {{ pressureNumber(gaugeError[id] ?? 0, unit(String(id))) }} {{ unit(String(id)) }}</span>
+      <span class="chip" :class="g.settled ? 'pass' : 'plain'">{{ g.settled ? (g.takeBar !== null && g.takeBar !== undefined && Math.abs(g.takeBar - g.bar) > 0.5 ? `◆ turned at ${pressureNumber(g.takeBar, unit(id), true)}` : '◆ settled') : '◇ moving' }}</span>
+      <span v-if="gaugeError[id]" class="chip cannot-tell">± {{ pressureNumber(gaugeError[id] ?? 0, unit(id)) }} {{ unit(id) }}</span>
     </div>
     <div v-for="(m, id) in live.motors" :key="id">
       <span class="quiet small">Motor {{ id }}</span>
@@ -57,8 +62,14 @@ function unit(id: string): PressureUnit {
   grid-template-columns: 1fr 1fr;
   gap: 4px 16px;
 }
-.gauge {
+.gauge.here {
   grid-column: 1 / -1;
+}
+.gauge:not(.here) .live {
+  font-size: 30px;
+}
+.gauge:not(.here) .chip + .chip {
+  display: none;
 }
 .lost {
   opacity: 0.35;

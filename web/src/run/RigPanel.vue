@@ -33,7 +33,7 @@ async function act(action: string, target: string, value: number, position = '')
   try {
     const answer = await call<Schema['RigAnswer']>('POST', `/api/runs/${props.runId}/rig`, { action, target, value, position, key: newKey() })
     told.value = answer.told
-    if (action === 'turn' && Math.abs(answer.made) < Math.abs(value)) told.value += ` ${settingName(target)} is at its end: made ${turnsText(answer.made)} turn.`
+    if (action === 'turn' && Math.abs(answer.made) < Math.abs(value) - 1e-6) told.value += ` ${settingName(target)} is at its end: made ${turnsText(answer.made)} turn.`
     emit('moved')
   } catch (e) {
     refused.value = asRefused(e)
@@ -74,7 +74,7 @@ function open(id: string, now: number, by: number) {
       </template>
       <button type="button" @click="act('pass', '', 300)">Let 5 min pass</button>
     </div>
-    <div v-for="(opening, id) in live.openings" :key="id" class="row">
+    <div v-for="(opening, id) in live.openings" :key="id" class="row wheel">
       <b class="what">{{ id }} {{ (opening * 100).toFixed(1) }} %</b>
       <button type="button" :aria-label="`Shut ${id}`" @click="act('open', String(id), 0)">Shut</button>
       <button type="button" :aria-label="`Close ${id} by 1 %`" @click="open(String(id), opening, -0.01)">−1</button>
@@ -119,8 +119,15 @@ function open(id: string, now: number, by: number) {
 }
 .row {
   display: flex;
+  flex-wrap: wrap;
   gap: 6px;
   align-items: center;
+}
+.wheel .what {
+  flex-basis: 100%;
+}
+.wheel {
+  gap: 4px;
 }
 .what {
   min-width: 72px;

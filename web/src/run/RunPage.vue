@@ -80,7 +80,7 @@ async function reopen() {
           <Button label="Open it again" @click="reopen()" />
         </div>
         <template v-else-if="live">
-          <Instruments :live="live" :motors="ratedCurrents" :on-time="onTimes" :band="band" :gauge-error="gaugeErrors" :reads="reads" :lost-since="lostSince" />
+          <Instruments :live="live" :motors="ratedCurrents" :on-time="onTimes" :band="band" :gauge-error="gaugeErrors" :reads="reads" :here="run.step?.expect.map((e) => e.testPoint) ?? []" :lost-since="lostSince" />
           <RigPanel :run-id="id" :live="live" :current="run.step?.setting" @moved="refetch()" />
         </template>
         <p v-else class="quiet" role="status">Connecting to the machine …</p>
@@ -134,6 +134,7 @@ async function reopen() {
   top: 8px;
   max-height: calc(100vh - 24px);
   overflow-y: auto;
+  grid-template-columns: minmax(0, 1fr);
 }
 .waiting {
   border-left: 7px solid var(--gold);

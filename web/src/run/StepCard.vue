@@ -82,7 +82,15 @@ function notYet(instrument: string): string | undefined {
   if (props.lost) return 'The machine is not heard'
   if (wrong.value.length) return wrong.value[0]
   const settled = props.live.gauges[instrument]?.settled ?? props.live.motors[instrument]?.settled ?? true
-  return settled ? undefined : 'Wait until it stands still'
+  const take = props.step.expect.find((e) => e.testPoint === instrument)?.take ?? 'standing'
+  return settled ? undefined : WAITS[take]
+}
+
+const WAITS: Record<string, string> = {
+  standing: 'Wait until it stands still',
+  peak: 'Wait until it has risen and turned',
+  valley: 'Wait until it has fallen and turned',
+  after: 'Wait until the time is up',
 }
 
 interface Action {

@@ -75,8 +75,13 @@ export function useSheet(tag: string, whatIf: Ref<WhatIf>) {
       if (!unit || base.value) return
       const kept = keptDraft(tag)
       // A draft of an older revision keeps its own base, so that saving it finds out who came between.
-      const from = kept && kept.base < unit.revision ? await call<Schema['UnitDocument']>('GET', `/api/units/${tag}/revisions/${kept.base}`) : unit
-      begin(from, kept)
+      try {
+        const from = kept && kept.base < unit.revision ? await call<Schema['UnitDocument']>('GET', `/api/units/${tag}/revisions/${kept.base}`) : unit
+        begin(from, kept)
+      } catch {
+        // Its revision is not in this data folder: what was kept is another unit's of the same tag, or older than the data.
+        begin(unit)
+      }
     },
     { immediate: true },
   )
@@ -105,12 +110,16 @@ export function useSheet(tag: string, whatIf: Ref<WhatIf>) {
     }
   }
 
+  let derived = 0
   async function derive() {
+    const mine = ++derived
+    let found: Schema['TargetsView'] | undefined
     try {
-      targets.value = await call<Schema['TargetsView']>('POST', `/api/calc/targets?${display.query}`, { unit: draft.value, measured: measured.value })
+      found = await call<Schema['TargetsView']>('POST', `/api/calc/targets?${display.query}`, { unit: draft.value, measured: measured.value })
     } catch {
-      targets.value = undefined // what is wrong is said once, by the sheet itself
+      found = undefined // what is wrong is said once, by the sheet itself
     }
+    if (mine === derived) targets.value = found
   }
 
   let solving: ReturnType<typeof setTimeout> | undefined

@@ -174,7 +174,7 @@ final class Closing {
                 .findFirst()
                 .ifPresent(gauge -> draft.step(
                                 Kind.TEST,
-                                of("plan.cut-in")
+                                of("plan.read-cut-in")
                                         .name("setting", v.id())
                                         .name("gauge", gauge.id())
                                         .name("pump", Charging.pumpOf(unit, v)))
@@ -259,7 +259,7 @@ final class Closing {
         bench.drivers().forEach(d -> stop.does("lock-out", d.id(), 1));
         stop.moves(bench.drivers()).caution("lock-out").minutes(2).add();
         LetDown.write(bench);
-        LetDown.proveZero(bench, "plan.depressurise");
+        LetDown.proveZero(bench, "plan.prove-zero-again");
         for (TestPoint gauge : unit.testPoints()) {
             draft.step(Kind.RESTORE, of("plan.remove-gear").name("gauge", gauge.id()))
                     .why(of("plan.why.remove-gear"))

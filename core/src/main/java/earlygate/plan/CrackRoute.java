@@ -3,6 +3,7 @@ package earlygate.plan;
 import static earlygate.explain.Reason.of;
 import static earlygate.quantity.Si.BAR;
 
+import earlygate.circuit.Engine;
 import earlygate.circuit.PowerUnit;
 import earlygate.circuit.Pump;
 import earlygate.circuit.Setting;
@@ -169,6 +170,7 @@ final class CrackRoute {
         Machine m = bench.machine();
         Target t = leg.target();
         boolean alone = m.alone(compensator.id());
+        boolean engine = bench.drivers().stream().allMatch(d -> d instanceof Engine);
         m.go(m.situation.withSetting(relief.id(), leg.setting()));
         m.proveOvershoot(relief.id(), leg.setting());
         Goal goal = new Goal(Way.BACK_OUT_TO_CRACK, gauge.id(), leg.setting(), t.tolerancePa(), moves.limit(gauge), 0);
@@ -178,7 +180,7 @@ final class CrackRoute {
                                 .name("relief", relief.id())
                                 .name("compensator", compensator.id())
                                 .pressure("target", leg.setting()))
-                .why(of("plan.why.relief-crack")
+                .why(of(engine ? "plan.why.relief-crack-engine" : "plan.why.relief-crack")
                         .name("relief", relief.id())
                         .name("compensator", compensator.id())
                         .pressure("target", leg.setting()))

@@ -109,7 +109,7 @@ final class Preliminaries {
                 .minutes(5)
                 .add();
         LetDown.write(bench);
-        LetDown.proveZero(bench, "plan.prove-zero");
+        LetDown.proveZero(bench, "plan.prove-zero-on-line");
         for (Accumulator a : unit.all(Accumulator.class)) {
             draft.step(
                             Kind.CHECK,

@@ -313,11 +313,11 @@ final class Setter {
     private Reason action(Target t, boolean fromAbove, double aim, TestPoint gauge, double turns, double reads) {
         Setting s = unit.setting(t.setting());
         String code = switch (s.kind()) {
-            case COMPENSATOR -> fromAbove ? "plan.compensator-down" : "plan.set";
-            case LOAD_SENSE -> "plan.set-margin";
+            case COMPENSATOR -> fromAbove ? "plan.bring-down" : "plan.set";
+            case LOAD_SENSE -> "plan.set-difference";
             case UNLOADING ->
                 ((UnloadingValve) unit.component(s.id())).differential().isPresent()
-                        ? "plan.set-cut-out"
+                        ? "plan.set-peak"
                         : "plan.set-transfer";
             case REDUCING -> "plan.set-branch";
             default -> capped(s) ? "plan.set-capped" : fromAbove ? "plan.set-down" : "plan.set";
@@ -347,7 +347,7 @@ final class Setter {
                             .name("relief", holder);
         }
         String code = switch (s.kind()) {
-            case LOAD_SENSE -> "plan.why.set-margin";
+            case LOAD_SENSE -> "plan.why.set-difference";
             case UNLOADING -> "plan.why.set-unloading";
             case REDUCING -> "plan.why.set-branch";
             case PORT_RELIEF -> "plan.why.set-port";

@@ -73,7 +73,7 @@ class PlannerTest {
         assertThat(up.goal().orElseThrow().targetPa()).isEqualTo(196e5);
         assertThat(up.expect().get(0).value()).isCloseTo(195.7e5, within(0.3e5));
         assertThat(up.unprotected()).isTrue();
-        assertThat(step(plan, "plan.compensator-down").expect().get(0).value()).isCloseTo(169.8e5, within(0.3e5));
+        assertThat(step(plan, "plan.bring-down").expect().get(0).value()).isCloseTo(169.8e5, within(0.3e5));
         assertThat(step(plan, "plan.relief-in").goal().orElseThrow().turns()).isPositive();
     }
 

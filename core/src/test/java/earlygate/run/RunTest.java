@@ -132,7 +132,7 @@ class RunTest {
 
     @Test
     void aStepIsNotDoneBeforeItsReadings() {
-        walkTo("plan.prove-zero");
+        walkTo("plan.prove-zero-on-line");
         assertThat(refused(new StepDone(current().id()))).isEqualTo("run.need.reading");
         accept(read(current(), "G1", 30e5, WARM));
         assertThat(refused(new StepDone(current().id()))).isEqualTo("run.need.pass");
@@ -156,7 +156,7 @@ class RunTest {
 
     @Test
     void lowerIsKeptWithItsReasonHigherIsRefused() {
-        walkTo("plan.compensator-down");
+        walkTo("plan.bring-down");
         Step step = current();
         assertThat(refused(new Deviation(step.id(), "spare the belt"))).isEqualTo("run.refused.nothing-read");
         accept(read(step, "G1", 171e5, WARM));
@@ -190,7 +190,7 @@ class RunTest {
     /** Read 130, left so, then read 200: the reason was given for another reading. */
     @Test
     void aDeviationIsVoidAfterAnyLaterReadingOrTurn() {
-        walkTo("plan.compensator-down");
+        walkTo("plan.bring-down");
         Step step = current();
         accept(read(step, "G1", 130e5, WARM));
         accept(new Deviation(step.id(), "spare the belt"));
@@ -208,7 +208,7 @@ class RunTest {
 
     @Test
     void aFailedProofOfZeroIsNeverLeftSo() {
-        walkTo("plan.prove-zero");
+        walkTo("plan.prove-zero-on-line");
         accept(read(current(), "G1", 127e5, WARM));
         assertThat(refused(new Deviation(current().id(), "it leaks down by itself")))
                 .isEqualTo("run.refused.zero-proof");
@@ -222,7 +222,7 @@ class RunTest {
 
     @Test
     void aTurnVoidsWhatWasReadInItsStep() {
-        walkTo("plan.compensator-down");
+        walkTo("plan.bring-down");
         Step step = current();
         accept(read(step, "G1", 160e5, WARM));
         assertThat(new StepJudge(state(), step).missing()).isEmpty();
@@ -232,7 +232,7 @@ class RunTest {
 
     @Test
     void theWrongScrewIsNamedWithWhatToPutBack() {
-        walkTo("plan.compensator-down");
+        walkTo("plan.bring-down");
         Step step = current();
         accept(new Turned(step.id(), "RV1", 0.25));
         accept(read(step, "G1", 160e5, WARM));
@@ -297,7 +297,7 @@ class RunTest {
 
     @Test
     void oilGoesStaleAndCountsAboveItsBandToo() {
-        walkTo("plan.compensator-down");
+        walkTo("plan.bring-down");
         Step step = current();
         accept(read(step, "G1", 160e5, OptionalDouble.of(273.15 + 63)));
         assertThat(new StepJudge(state(), step).judged().get(0).message().code())
@@ -321,14 +321,14 @@ class RunTest {
         accept(read(current(), Expect.OIL, 300, OptionalDouble.empty()));
         accept(new Deviation(current().id(), "the hall is cold today"));
         accept(new StepDone(current().id()));
-        walkTo("plan.compensator-down");
+        walkTo("plan.bring-down");
         accept(read(current(), "G1", 160e5, WARM));
         accept(new StepDone(current().id()));
     }
 
     @Test
     void aSlipIsNamedAndTeachesNothing() {
-        walkTo("plan.compensator-down");
+        walkTo("plan.bring-down");
         Step step = current();
         accept(read(step, "G1", 166e5, WARM));
         accept(new Turned(step.id(), "P1.compensator", -0.25));
@@ -355,7 +355,7 @@ class RunTest {
     void goingBackShutsTheGatesBehindIt() {
         walkTo("plan.return");
         Step set = plan.steps().stream()
-                .filter(s -> s.action().code().equals("plan.compensator-down"))
+                .filter(s -> s.action().code().equals("plan.bring-down"))
                 .findFirst()
                 .orElseThrow();
         accept(new RunEvent.Reopened(set.id()));

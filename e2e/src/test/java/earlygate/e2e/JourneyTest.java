@@ -11,6 +11,8 @@ import com.microsoft.playwright.options.FilePayload;
 import java.io.IOException;
 import java.nio.file.Files;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
 
 /** Whole journeys through the real interface. */
 class JourneyTest {
@@ -40,8 +42,12 @@ class JourneyTest {
         Stage.restart();
         page.reload();
         assertThat(page.locator("article.step > p").first()).hasText(before);
-        // The power had gone: the machine stands still with its screws where they were.
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Start M1"))
+        // The power had gone: the machine stands still with its screws where they were, and the page says so.
+        assertThat(page.getByText("M1 stands still; this step is read with it running"))
+                .isVisible();
+        page.getByRole(
+                        AriaRole.BUTTON,
+                        new Page.GetByRoleOptions().setName("Start M1").setExact(true))
                 .click();
         technician.walkTo("");
         link(page, "Open the record").click();
@@ -58,6 +64,26 @@ class JourneyTest {
         assertThat(Files.readAllBytes(pdf.path())).startsWith("%PDF".getBytes());
         Download json = page.waitForDownload(() -> link(page, "JSON").click());
         assertThat(Files.readString(json.path())).contains("\"outcome\":\"passed\"", "Ada Marsh");
+    }
+
+    /** An engine with load sense, an accumulator, a battery pack, a branch: by the screws, to a passed record. */
+    @ParameterizedTest
+    @ValueSource(strings = {"NH-04", "FB-02", "PL-01", "WD-05"})
+    void everyKindOfUnitIsCommissionedByTheScrews(String tag) {
+        Page page = Stage.open("/unit/" + tag + "/run");
+        page.getByLabel("Who runs it").fill("Ada Marsh");
+        page.getByRole(
+                        AriaRole.BUTTON,
+                        new Page.GetByRoleOptions().setName("Start").setExact(true))
+                .click();
+        assertThat(page.locator("article.step")).isVisible();
+        new Technician(page).walkTo("");
+        link(page, "Open the record").click();
+        assertThat(page.locator(".outcome")).containsText("Passed");
+        assertThat(page.locator(".outcome")).containsText("on the practice rig");
+        page.navigate(page.url().replaceAll("/unit/.*", "/"));
+        assertThat(page.locator("article").filter(new Locator.FilterOptions().setHasText(tag)))
+                .containsText("Not commissioned here yet");
     }
 
     @Test
@@ -108,6 +134,87 @@ class JourneyTest {
         page.keyboard().press("Enter");
         assertThat(page.locator(".verdict.pass")).isVisible();
         assertThat(page.locator(".got")).containsText("0.4 bar");
+        assertThat(page.getByLabel("Type what G1 reads")).hasValue("");
+    }
+
+    /** Half typed, left and come back to; the network gone, a second Enter, a reload: one reading, once. */
+    @Test
+    void nothingTypedIsLostOrDoubled() {
+        Page page = Stage.open("/unit/DR-09/run");
+        page.getByLabel("Who runs it").fill("Ada Marsh");
+        page.getByText("At the machine").click();
+        page.getByRole(
+                        AriaRole.BUTTON,
+                        new Page.GetByRoleOptions().setName("Start").setExact(true))
+                .click();
+        new Technician(page).walkTo("Prove zero pressure");
+        page.getByLabel("Type what G1 reads").fill("0,");
+        page.reload();
+        assertThat(page.getByLabel("Type what G1 reads")).hasValue("0,");
+        page.context().setOffline(true);
+        page.getByLabel("Type what G1 reads").fill("0,4");
+        page.keyboard().press("Enter");
+        assertThat(page.getByLabel("Type what G1 reads")).hasValue("");
+        page.keyboard().press("Enter");
+        assertThat(page.getByText("One entry waits")).isVisible();
+        assertThat(page.locator(".reading")).containsText("waiting");
+        page.getByLabel("Type what G1 reads").fill("12");
+        page.context().setOffline(false);
+        assertThat(page.locator(".verdict.pass")).isVisible();
+        assertThat(page.getByLabel("Type what G1 reads")).hasValue("12");
+        page.locator(".log summary").click();
+        assertThat(page.locator(".log li").filter(new Locator.FilterOptions().setHasText("Read G1")))
+                .hasCount(1);
+    }
+
+    /** Two people on one run: whoever only looks sees the other go on at once. */
+    @Test
+    void twoTabsFollowEachOther() {
+        Page one = Stage.open("/unit/BP-11/run");
+        one.getByLabel("Who runs it").fill("Ada Marsh");
+        one.getByText("At the machine").click();
+        one.getByRole(
+                        AriaRole.BUTTON,
+                        new Page.GetByRoleOptions().setName("Start").setExact(true))
+                .click();
+        assertThat(one.locator("article.step")).isVisible();
+        Page two = one.context().newPage();
+        two.navigate(one.url());
+        assertThat(two.locator("article.step > p").first()).containsText("Step 1 of");
+        one.locator("button.primary").click();
+        assertThat(two.locator("article.step > p").first()).containsText("Step 2 of");
+        two.locator("button.primary").click();
+        assertThat(one.locator("article.step > p").first()).containsText("Step 3 of");
+    }
+
+    /** Turns at a machine are entered as they were made, and a slip is named. */
+    @Test
+    void turnsAreEnteredAsTheyWereMade() {
+        Page page = Stage.open("/unit/SW-03/run");
+        page.getByLabel("Who runs it").fill("Ada Marsh");
+        page.getByText("At the machine").click();
+        page.getByRole(
+                        AriaRole.BUTTON,
+                        new Page.GetByRoleOptions().setName("Start").setExact(true))
+                .click();
+        new Technician(page).walkTo("Turn P1 compensator all the way in");
+        assertThat(page.locator("button.primary")).isDisabled();
+        page.getByLabel("Whole turns").click();
+        page.getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName("2").setExact(true))
+                .click();
+        page.getByLabel("Part of a turn").click();
+        page.getByRole(
+                        AriaRole.OPTION,
+                        new Page.GetByRoleOptions().setName("7/8").setExact(true))
+                .click();
+        page.getByText("2 7/8 in, and it is at its end").click();
+        assertThat(page.locator("button.primary")).containsText("Done");
+        page.locator(".log summary").click();
+        assertThat(page.locator(".log")).containsText("Turned P1 compensator 2 7/8 turns in, to its end");
+        page.locator(".aside summary").click();
+        page.getByText("That was a slip").first().click();
+        assertThat(page.locator("button.primary")).isDisabled();
+        assertThat(page.locator(".log li.slip")).containsText("2 7/8 turns in");
     }
 
     private static Locator link(Page page, String name) {

@@ -3,15 +3,21 @@ package earlygate.e2e;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
 /** Walks a run as a technician would: reads the screen, uses the rig's handles, presses the one likely button. */
 final class Technician {
-    private static final Pattern NEXT_TURN = Pattern.compile("[↻↺] (?:(\\d+) ?)?(?:(\\d+)/(\\d+))? turns? (in|out)");
+    private static final String TURNS = "(?:(\\d+) ?)?(?:(\\d+)/(\\d+))? turns? (in|out)";
+    private static final Pattern NEXT_TURN = Pattern.compile("[↻↺] " + TURNS);
+    private static final Pattern RELOCK = Pattern.compile("Slacken the nut, turn " + TURNS + " against.*");
+    private static final Pattern BAND = Pattern.compile("must show ([0-9.]+) to ([0-9.]+)");
 
     private final Page page;
     private String prepared = "";
+    private int idle;
 
     Technician(Page page) {
         this.page = page;
@@ -19,7 +25,7 @@ final class Technician {
 
     /** Goes on until a step whose title starts so is at hand, or until all is done. */
     void walkTo(String title) {
-        for (int i = 0; i < 400; i++) {
+        for (int i = 0; i < 1500; i++) {
             if (visible("Open the record") || (!title.isEmpty() && heading().startsWith(title))) {
                 return;
             }
@@ -29,6 +35,9 @@ final class Technician {
                 continue;
             }
             step();
+            if (idle > 400) {
+                break;
+            }
         }
         throw new AssertionError("Never came to '" + title + "', stuck at:\n"
                 + page.locator("main").innerText());
@@ -49,63 +58,215 @@ final class Technician {
         String at = counter.innerText();
         if (!at.equals(prepared)) {
             prepared = at;
-            prepare(heading());
+            idle = 0;
+            if (rig()) {
+                prepare(heading());
+            }
             return;
         }
         Locator primary = page.locator("button.primary");
-        String turn = page.locator(".box.turn .figure").count() > 0
-                ? page.locator(".box.turn .figure").innerText()
-                : "none now";
+        if (!rig()) {
+            typed(primary);
+            return;
+        }
+        if (page.getByText("its on-time is used up").isVisible()) {
+            rest();
+        }
+        String turn = text(".box.turn .figure");
         Matcher next = NEXT_TURN.matcher(turn);
+        Matcher relock = RELOCK.matcher(text(".box.turn span.small >> nth=1"));
         boolean toTheEnd = heading().contains("its end") || heading().contains("all the way in");
         if (next.matches() && !toTheEnd) {
             turn(next);
-            settle();
+        } else if (relock.matches()) {
+            screw().getByText("Nut tight").click();
+            turn(relock);
+            screw().getByText("Nut slack").click();
         } else if (primary.isEnabled()) {
             primary.click();
-            settle();
-        } else {
-            settle();
         }
+        idle++;
+        settle();
+    }
+
+    private boolean rig() {
+        return page.locator("section.right").count() > 0;
+    }
+
+    /** At a machine: what is expected is what is read, in the middle of its band. */
+    private void typed(Locator primary) {
+        if (primary.innerText().startsWith("Type what")) {
+            Matcher band = BAND.matcher(page.locator(".want").first().innerText());
+            if (band.find()) {
+                double low = Double.parseDouble(band.group(1));
+                double mid = low == 0 ? 0 : (low + Double.parseDouble(band.group(2))) / 2;
+                page.locator("[data-reading]").first().fill(Double.toString(mid));
+                page.keyboard().press("Enter");
+                page.locator(".verdict.pass").first().waitFor();
+            }
+        } else if (primary.isEnabled()) {
+            primary.click();
+        }
+        idle++;
+        settle();
+    }
+
+    /** A pack that has stopped by itself rests as long as its plate asks, and is started again. */
+    private void rest() {
+        button("Let 5 min pass").click();
+        settle();
+        button("Let 5 min pass").click();
+        settle();
+        page.locator("button.start:enabled").first().click();
+        settle();
+    }
+
+    private String text(String selector) {
+        Locator found = page.locator(selector);
+        return found.count() > 0 ? found.first().innerText() : "";
     }
 
     private void prepare(String title) {
-        if (title.startsWith("Start M1")) {
-            button("Start M1").click();
-            button("Open").click();
-        } else if (title.startsWith("Shut TV1")) {
-            button("Shut").click();
-            for (int i = 0; i < 30 && !page.getByText("● in 40 to 60").isVisible(); i++) {
-                button("Let 5 min pass").click();
-                settle();
+        if (title.startsWith("Put the machine so: ")) {
+            for (String part : title.substring(20).split(", ")) {
+                put(part.substring(0, part.indexOf(' ')), part.substring(part.indexOf(' ') + 1));
             }
-        } else if (title.startsWith("Open TV1, shut")) {
-            button("Open").click();
+        } else if (title.matches("Open .* fully")) {
+            for (String throttle : title.replaceAll("^Open | fully$", "").split(", ")) {
+                put(throttle, "open");
+            }
+        } else if (title.startsWith("Start ")) {
+            put(title.split(" ")[1], "running");
+        } else if (title.startsWith("Stop ") && !title.contains("rest")) {
+            put(title.split(" ")[1], "stopped");
+        } else if (title.matches("Open \\S+, shut it again.*|Move \\S+ to and fro.*")) {
+            String throttle = title.split(" ")[1].replace(",", "");
+            put(throttle, "open");
             settle();
-            button("Shut").click();
-        } else if (title.startsWith("Open TV1 until")) {
-            for (int i = 0; i < 100 && gauge() > 145; i++) {
-                page.getByLabel("Open TV1 by 1 %").click();
-                settle();
-            }
-        } else if (title.startsWith("Stop and lock")) {
-            button("Stop M1").click();
-            button("Open").click();
+            put(throttle, "shut");
+        } else if (title.matches("Open \\S+ until .*")) {
+            openUntil(title.split(" ")[1]);
         } else if (title.startsWith("Tighten")) {
             screw().getByText("Nut slack").click();
         } else if (title.contains("to its end") || title.contains("all the way in")) {
-            slacken();
-            String way = title.contains("all the way in") ? " in" : " out";
-            for (int i = 0; i < 15 && !page.getByText("is at its end: made").isVisible(); i++) {
-                turnButton("1" + way);
-                settle();
-            }
+            toTheEnd(title.contains("all the way in") ? " in" : " out");
+        }
+        if (title.contains("the oil")) {
+            temper();
         }
         settle();
     }
 
+    private void put(String part, String to) {
+        switch (to) {
+            case "running" -> press("Start " + part);
+            case "stopped" -> press("■ Stop " + part);
+            case "open" -> page.getByLabel("Open " + part + " fully").click();
+            case "shut" -> page.getByLabel("Shut " + part).click();
+            default -> {
+                if (to.endsWith(" %")) {
+                    page.getByLabel("Shut " + part).click();
+                    int percent = Integer.parseInt(to.replace(" %", ""));
+                    for (int i = 0; i < percent / 10; i++) {
+                        click("Open " + part + " by 10 %");
+                    }
+                    for (int i = 0; i < percent % 10; i++) {
+                        click("Open " + part + " by 1 %");
+                    }
+                } else {
+                    page.getByRole(AriaRole.GROUP, new Page.GetByRoleOptions().setName("Valve " + part))
+                            .getByText(to, new Locator.GetByTextOptions().setExact(true))
+                            .click();
+                }
+            }
+        }
+        page.waitForTimeout(120);
+    }
+
+    private void press(String name) {
+        Locator button = page.getByRole(
+                AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name).setExact(true));
+        if (button.isEnabled()) {
+            button.click();
+        }
+    }
+
+    /** A handle answers before the next press, as a hand waits for the wheel. */
+    private void click(String label) {
+        page.getByLabel(label, new Page.GetByLabelOptions().setExact(true)).click();
+        page.waitForTimeout(110);
+    }
+
+    private void openUntil(String throttle) {
+        Matcher band = BAND.matcher(page.locator(".want").first().innerText());
+        if (!band.find()) {
+            throw new AssertionError(
+                    "No band in " + page.locator(".want").first().innerText());
+        }
+        double low = Double.parseDouble(band.group(1)) + 2;
+        double high = Double.parseDouble(band.group(2)) - 2;
+        for (String by : List.of("10 %", "1 %", "0.1 %")) {
+            for (int i = 0; i < 12 && gauge() > high; i++) {
+                click("Open " + throttle + " by " + by);
+                page.waitForTimeout(150);
+            }
+            for (int i = 0; i < 12 && gauge() < low && !by.equals("0.1 %"); i++) {
+                click("Close " + throttle + " by " + (by.equals("10 %") ? "1 %" : "0.1 %"));
+                page.waitForTimeout(150);
+            }
+            if (gauge() >= low && gauge() <= high) {
+                return;
+            }
+        }
+    }
+
+    private void toTheEnd(String way) {
+        slacken();
+        for (int i = 0; i < 20 && !page.getByText("is at its end: made").isVisible(); i++) {
+            turnButton("1" + way);
+            settle();
+        }
+    }
+
+    /** The pump warms it, or it stands and cools; well inside the band, since it goes on warming until it is read. */
+    private void temper() {
+        String[] band = page.locator(".instruments > div")
+                .last()
+                .innerText()
+                .replaceAll("(?s).*?([0-9]+) to ([0-9]+).*", "$1 $2")
+                .split(" ");
+        double low = Double.parseDouble(band[0]);
+        double high = Double.parseDouble(band[1]);
+        List<String> stopped = new ArrayList<>();
+        for (int i = 0; i < 80; i++) {
+            double oil = Double.parseDouble(
+                    page.locator(".instruments .mid .live").last().innerText());
+            if (oil > low + 0.5 && oil < high - 6) {
+                break;
+            }
+            if (oil >= high - 6) {
+                Locator stop = page.locator("button.stop:enabled");
+                if (stop.count() > 0) {
+                    stopped.add(stop.first().innerText().replace("■ Stop ", ""));
+                    stop.first().click();
+                    settle();
+                }
+            }
+            button("Let 5 min pass").click();
+            settle();
+        }
+        stopped.forEach(d -> put(d, "running"));
+    }
+
     private void turn(Matcher next) {
         slacken();
+        // A capped screw is turned with the drive off and its cap back on before the next run.
+        Locator running = page.locator("button.stop:enabled");
+        boolean capped = heading().contains("cap") && running.count() > 0;
+        String drive = capped ? running.first().innerText().replace("■ Stop ", "") : "";
+        if (capped) {
+            put(drive, "stopped");
+        }
         String way = " " + next.group(4);
         int sixteenths = 16 * number(next.group(1))
                 + (next.group(2) == null ? 0 : 16 * number(next.group(2)) / number(next.group(3)));
@@ -118,6 +279,10 @@ final class Technician {
         for (; sixteenths > 0; sixteenths--) {
             turnButton("1/16" + way);
         }
+        if (capped) {
+            put(drive, "running");
+        }
+        idle = 0;
     }
 
     private static int number(String text) {
@@ -126,7 +291,7 @@ final class Technician {
 
     private void turnButton(String turns) {
         screw().locator("button[aria-label$=' " + turns + "']").click();
-        page.waitForTimeout(60);
+        page.waitForTimeout(80);
     }
 
     private void slacken() {
@@ -141,8 +306,9 @@ final class Technician {
         return page.locator(".screw.current");
     }
 
+    /** The gauge of the step at hand. */
     double gauge() {
-        return Double.parseDouble(page.locator(".gauge .live").innerText());
+        return Double.parseDouble(page.locator(".gauge .live").first().innerText());
     }
 
     String heading() {
@@ -160,6 +326,6 @@ final class Technician {
 
     /** A few ticks of the machine and a breath for the screen. */
     private void settle() {
-        page.waitForTimeout(160);
+        page.waitForTimeout(100);
     }
 }

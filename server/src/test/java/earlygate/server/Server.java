@@ -61,15 +61,24 @@ final class Server implements AutoCloseable {
         return send("PUT", path, HttpRequest.BodyPublishers.ofString(text(body)));
     }
 
+    /** With a name of the sender's own, under which it is done once however often it is sent. */
+    Answer postOnce(String path, Object body, String key) {
+        return send("POST", path, HttpRequest.BodyPublishers.ofString(text(body)), "Idempotency-Key", key);
+    }
+
+    String base() {
+        return base;
+    }
+
     private static String text(Object body) {
         return body instanceof String s ? s : body.toString();
     }
 
-    private Answer send(String method, String path, HttpRequest.BodyPublisher body) {
-        HttpRequest request = HttpRequest.newBuilder(URI.create(base + path))
+    private Answer send(String method, String path, HttpRequest.BodyPublisher body, String... headers) {
+        HttpRequest.Builder builder = HttpRequest.newBuilder(URI.create(base + path))
                 .header("Content-Type", "application/json")
-                .method(method, body)
-                .build();
+                .method(method, body);
+        HttpRequest request = (headers.length == 0 ? builder : builder.headers(headers)).build();
         try {
             HttpResponse<byte[]> r = http.send(request, HttpResponse.BodyHandlers.ofByteArray());
             return new Answer(

@@ -177,6 +177,7 @@ class SheetTest {
                         "LG-07;RV1;170;bar;2",
                         "LG-07;RV9;170;bar;2",
                         "XX-01;RV1;170;bar;2",
+                        "",
                         "LG-07;RV1;a lot;bar;2",
                         ";;;;"))
                 .json();
@@ -186,6 +187,9 @@ class SheetTest {
         assertThat(rows.at("/2/why").asString()).contains("before in this file");
         assertThat(rows.at("/3/why").asString()).contains("RV9").contains("P1.compensator");
         assertThat(rows.at("/0/line").asInt()).isEqualTo(2);
+        assertThat(rows.at("/5/line").asInt())
+                .as("an empty line above it counts")
+                .isEqualTo(8);
     }
 
     @ParameterizedTest

@@ -1,10 +1,13 @@
 package earlygate.server.rig;
 
+import earlygate.explain.Reason;
 import earlygate.rig.Rig;
 import earlygate.run.RunState;
 import earlygate.server.runs.OpenRuns;
 import earlygate.server.runs.RunStore;
+import earlygate.server.words.ApiProblem;
 import java.time.Clock;
+import java.util.List;
 import java.util.Map;
 import java.util.OptionalDouble;
 import java.util.Set;
@@ -33,9 +36,11 @@ public class RigHost implements SmartLifecycle {
 
     private static final long PARKED_AFTER_MS = 60_000;
 
-    /** Hears of a drive that stopped by itself. */
-    public interface StopListener {
+    /** Writes for the machines, one run at a time: stops as they happen, and now and then where a machine stands. */
+    public interface Keeper {
         void stopped(long runId, String driver, String cause);
+
+        void snapshot(long runId);
     }
 
     private static final class Hosted {
@@ -63,7 +68,7 @@ public class RigHost implements SmartLifecycle {
         t.setDaemon(true);
         return t;
     });
-    private volatile StopListener stopListener = (run, driver, cause) -> {};
+    private volatile Keeper keeper;
     private long ticks;
     private volatile boolean up;
 
@@ -74,11 +79,22 @@ public class RigHost implements SmartLifecycle {
         this.speed = speed;
     }
 
-    public void onStop(StopListener listener) {
-        stopListener = listener;
+    public void keptBy(Keeper writer) {
+        keeper = writer;
+    }
+
+    /** Keeps where a machine stands, if it is running here; called by whoever holds the run's log. */
+    public void keep(long runId) {
+        Hosted hosted = rigs.get(runId);
+        if (hosted != null) {
+            store.standing(runId, hosted.live.standing());
+        }
     }
 
     private LiveRig rig(long runId) {
+        if (closed.containsKey(runId)) {
+            throw ApiProblem.conflict("rig", Reason.of("rig.closed").name("why", closed.get(runId)));
+        }
         Hosted hosted = rigs.computeIfAbsent(runId, id -> {
             // The run's number is the machine's seed: the same run always meets the same machine.
             Rig rig = new Rig(open.run(id).unit(), 7 * id);
@@ -139,7 +155,7 @@ public class RigHost implements SmartLifecycle {
         rigs.remove(runId);
     }
 
-    public java.util.List<earlygate.explain.Reason> wrong(long runId) {
+    public List<Reason> wrong(long runId) {
         return rig(runId).wrong();
     }
 
@@ -204,14 +220,15 @@ public class RigHost implements SmartLifecycle {
             watching.tell(hosted.live.view());
         }
         if (ticks % SNAPSHOT_TICKS == 0) {
-            store.standing(id, hosted.live.standing());
+            later(id, () -> keeper.snapshot(id));
         }
     }
 
     private void park(long id, Hosted hosted) {
         store.standing(id, hosted.live.standing());
-        parked.add(id);
-        rigs.remove(id);
+        if (rigs.remove(id, hosted)) {
+            parked.add(id);
+        }
     }
 
     private void close(long id, RuntimeException e) {
@@ -224,11 +241,16 @@ public class RigHost implements SmartLifecycle {
     }
 
     private void report(long id, String driver, String cause) {
+        later(id, () -> keeper.stopped(id, driver, cause));
+    }
+
+    /** Off the clock's own thread: a slow disk holds up no machine. */
+    private void later(long id, Runnable writing) {
         reports.execute(() -> {
             try {
-                stopListener.stopped(id, driver, cause);
+                writing.run();
             } catch (RuntimeException e) {
-                LOG.error("The stop of {} in run {} could not be written", driver, id, e);
+                LOG.error("Of the machine of run {} something could not be written", id, e);
             }
         });
     }

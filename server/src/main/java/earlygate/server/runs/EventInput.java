@@ -42,7 +42,7 @@ class EventInput {
                 new RunEvent.Reading(
                         step, instrument(r), number(run.unit(), instrument(r), r.text()), Source.TYPED, oilOf(run));
             case "live-reading" -> live(run, step, instrument(r));
-            case "turned" -> turned(state, step, r);
+            case "turned" -> turned(run, state, step, r);
             case "cracked" ->
                 new RunEvent.Cracked(step, number(run.unit(), instrument(r), r.text()), Source.TYPED, oilOf(run));
             case "take-crack" ->
@@ -87,7 +87,10 @@ class EventInput {
         return name;
     }
 
-    private static RunEvent.Turned turned(RunState state, String step, EventRequest r) {
+    private static RunEvent.Turned turned(OpenRun run, RunState state, String step, EventRequest r) {
+        if (run.head().practice()) {
+            throw ApiProblem.conflict("turns", Reason.of("run.refused.rig-turns"));
+        }
         if (r.turns() == null || !(Math.abs(r.turns()) <= 20)) {
             throw ApiProblem.badInput(
                     "turns",

@@ -1,10 +1,12 @@
 package earlygate.server.runs;
 
+import earlygate.explain.Reason;
 import earlygate.quantity.PressureUnit;
 import earlygate.run.RunState;
 import earlygate.server.calc.CalcInput;
 import earlygate.server.runs.RunService.EventRequest;
 import earlygate.server.runs.RunStore.RunSummary;
+import earlygate.server.words.ApiProblem;
 import earlygate.server.words.Words;
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.util.List;
@@ -49,8 +51,11 @@ class RunController {
     @PostMapping
     @ResponseStatus(HttpStatus.CREATED)
     RunView start(@RequestBody StartRequest r, @RequestParam(defaultValue = "bar") PressureUnit pressure) {
+        if (r.tag() == null || r.tag().isBlank()) {
+            throw ApiProblem.badInput("tag", Reason.of("runs.tag-missing"));
+        }
         long id = service.start(new RunService.Start(
-                "" + r.tag(),
+                r.tag(),
                 r.technician(),
                 CalcInput.school(r.school()),
                 r.gapSchool(),

@@ -36,7 +36,7 @@ import tools.jackson.databind.JsonNode;
 
 /** Starts runs and writes their logs, one writer per run at a time. */
 @Service
-public class RunService {
+public class RunService implements RigHost.Keeper {
     /**
      * What the screen sends. Which fields count depends on {@code kind}.
      *
@@ -94,7 +94,7 @@ public class RunService {
         this.documents = documents;
         this.rigs = rigs;
         this.input = input;
-        rigs.onStop(this::stopped);
+        rigs.keptBy(this);
     }
 
     long start(Start start) {
@@ -163,7 +163,7 @@ public class RunService {
                 standing = deeds(runId, state.step(done.step()).orElseThrow(), key, events);
             }
             events.add(new NewEvent(key, body));
-            return write(runId, events, standing);
+            return writeOrForget(runId, events, standing);
         });
     }
 
@@ -224,13 +224,18 @@ public class RunService {
                 return state;
             }
             String name = key == null ? UUID.randomUUID().toString() : key;
-            try {
-                return write(runId, List.of(new NewEvent(name, body.get())), Optional.of(rigs.standing(runId)));
-            } catch (RuntimeException e) {
-                rigs.forget(runId);
-                throw e;
-            }
+            return writeOrForget(runId, List.of(new NewEvent(name, body.get())), Optional.of(rigs.standing(runId)));
         });
+    }
+
+    /** A machine that has moved and could not be written goes back to where its log has it. */
+    private RunState writeOrForget(long runId, List<NewEvent> events, Optional<Rig.Standing> standing) {
+        try {
+            return write(runId, events, standing);
+        } catch (RuntimeException e) {
+            rigs.forget(runId);
+            throw e;
+        }
     }
 
     /** The event that was written under this key, if it was: its sender asks again after a lost answer. */
@@ -238,8 +243,17 @@ public class RunService {
         return key == null ? Optional.empty() : store.delivered(runId, key);
     }
 
+    @Override
+    public void snapshot(long runId) {
+        locked(runId, () -> {
+            rigs.keep(runId);
+            return null;
+        });
+    }
+
     /** A drive of the practice machine stopped by itself. */
-    private void stopped(long runId, String driver, String cause) {
+    @Override
+    public void stopped(long runId, String driver, String cause) {
         onRig(runId, null, step -> Optional.of(new RunEvent.Stopped(step, driver, cause)));
     }
 

@@ -69,7 +69,7 @@ final class Bill {
                 .builder()
                 .setDelimiter(separator)
                 .setTrim(true)
-                .setIgnoreEmptyLines(true)
+                .setIgnoreEmptyLines(false)
                 .get();
         try (CSVParser parser = CSVParser.parse(new StringReader(csv), format)) {
             List<CSVRecord> records = parser.getRecords();
@@ -85,7 +85,10 @@ final class Bill {
             Set<String> seen = new HashSet<>();
             List<Row> rows = new ArrayList<>();
             for (CSVRecord r : records.subList(1, records.size())) {
-                rows.add(new RowReader(unit, columns, r).row(seen));
+                // An empty line is no row, but it counts where a person counts lines.
+                if (r.size() > 1 || !r.get(0).isBlank()) {
+                    rows.add(new RowReader(unit, columns, r).row(seen));
+                }
             }
             return new Preview(rows, Optional.empty());
         } catch (IOException | UncheckedIOException e) {

@@ -77,7 +77,9 @@ class WordsTest {
         "1, 1 turn",
         "1.0625, 1 1/16 turns",
         "2.5, 2 1/2 turns",
-        "0, no turn"
+        "0, no turn",
+        "-0.25, −1/4 turn",
+        "-2.5, −2 1/2 turns"
     })
     void turnsAsAHandCountsThem(double turns, String said) {
         assertThat(Words.turns(turns)).isEqualTo(said);

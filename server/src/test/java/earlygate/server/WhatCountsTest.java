@@ -1,0 +1,397 @@
+package earlygate.server;
+
+import static earlygate.server.Server.object;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import earlygate.server.Server.Answer;
+import java.io.BufferedReader;
+import java.io.IOException;
+import java.io.InputStreamReader;
+import java.net.URI;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.sql.Connection;
+import java.sql.DriverManager;
+import java.sql.PreparedStatement;
+import java.sql.SQLException;
+import java.sql.Timestamp;
+import java.time.Instant;
+import java.util.List;
+import java.util.concurrent.Callable;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
+import java.util.stream.IntStream;
+import org.flywaydb.core.Flyway;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.ObjectNode;
+
+/** What is written counts, once; what must not be walked is not started; one machine never touches another. */
+class WhatCountsTest {
+    @TempDir
+    static Path data;
+
+    private static Server server;
+
+    @BeforeAll
+    static void start() {
+        server = new Server(data);
+    }
+
+    @AfterAll
+    static void stop() {
+        server.close();
+    }
+
+    private static long run(String tag, boolean practice) {
+        Answer started = server.post(
+                "/api/runs", object().put("tag", tag).put("technician", "Ann").put("practice", practice));
+        assertThat(started.status()).as(started.text()).isEqualTo(201);
+        return started.json().get("id").asLong();
+    }
+
+    private static Answer rig(long run, String action, String target, double value) {
+        return server.post(
+                "/api/runs/" + run + "/rig",
+                object().put("action", action).put("target", target).put("value", value));
+    }
+
+    private static ObjectNode raised(String tag, double by) {
+        ObjectNode unit = Server.unit();
+        unit.put("tag", tag);
+        unit.get("targets")
+                .forEach(t ->
+                        ((ObjectNode) t).put("pressureBar", t.get("pressureBar").asDouble() + by));
+        return unit;
+    }
+
+    /** Above the schematic: no run before a second person has let that very finding stand. */
+    @Test
+    void aStopOfTheLadderKeepsARunFromStarting() {
+        server.post("/api/units", raised("LG-51", 0));
+        assertThat(server.put("/api/units/LG-51", raised("LG-51", 10)).status()).isEqualTo(200);
+        ObjectNode start = object().put("tag", "LG-51").put("technician", "Ann");
+        Answer refused = server.post("/api/runs", start);
+        assertThat(refused.status()).isEqualTo(409);
+        assertThat(refused.problem()).contains("the schematic asks");
+        String accepted = "/api/units/LG-51/accepted";
+        ObjectNode made = object().put("fingerprint", "ladder.L13.higher|RV1|made=up")
+                .put("reason", "tried it on")
+                .put("by", "Ann")
+                .put("releasedBy", "Bea");
+        assertThat(server.post(accepted, made).status()).as("no such finding").isEqualTo(409);
+        JsonNode unit = server.get("/api/units/LG-51").json();
+        JsonNode findings = server.post(
+                        "/api/calc/ladder",
+                        object().<ObjectNode>set("unit", unit.get("document")).set("schematic", unit.get("schematic")))
+                .json()
+                .get("findings");
+        for (JsonNode f : findings) {
+            if (f.get("severity").asString().equals("stop")) {
+                ObjectNode stand = object().put(
+                                "fingerprint", f.get("fingerprint").asString())
+                        .put("reason", "the gate is heavier than drawn")
+                        .put("by", "Ann");
+                assertThat(server.post(accepted, stand).status())
+                        .as("one person")
+                        .isEqualTo(422);
+                assertThat(server.post(accepted, stand.put("releasedBy", "Bea")).status())
+                        .isEqualTo(200);
+            }
+        }
+        assertThat(server.post("/api/runs", start).status()).isEqualTo(201);
+    }
+
+    @Test
+    void whatIsSentAgainMeetsItself() {
+        ObjectNode start = object().put("tag", "LG-07").put("technician", "Ann").put("key", "start-1");
+        start.put("practice", true);
+        long run = server.post("/api/runs", start).json().get("id").asLong();
+        assertThat(server.post("/api/runs", start).json().get("id").asLong()).isEqualTo(run);
+        rig(run, "nut", "RV1", 0);
+        ObjectNode turn = object().put("action", "turn")
+                .put("target", "RV1")
+                .put("value", -0.5)
+                .put("key", "t-1");
+        double first = turns(server.post("/api/runs/" + run + "/rig", turn));
+        Answer again = server.post("/api/runs/" + run + "/rig", turn);
+        assertThat(turns(again)).as("turned once").isEqualTo(first);
+        assertThat(again.json().get("made").asDouble()).isEqualTo(-0.5);
+
+        ObjectNode unit = raised("LG-52", 0);
+        ObjectNode save = object().put("base", 0).put("by", "Ann").set("document", unit);
+        Answer saved = server.postOnce("/api/units/LG-52/revisions", save, "rev-1");
+        Answer met = server.postOnce("/api/units/LG-52/revisions", save, "rev-1");
+        assertThat(met.status()).isEqualTo(201);
+        assertThat(met.json().get("revision")).isEqualTo(saved.json().get("revision"));
+        assertThat(server.post("/api/units/LG-52/revisions", save).status())
+                .as("without the key it is a conflict")
+                .isEqualTo(409);
+        ObjectNode gauge = object().put("name", "bench 9")
+                .put("kind", "gauge")
+                .put("unit", "bar")
+                .put("range", 250)
+                .put("accuracyClass", 0.6)
+                .put("resolution", 1);
+        long id = server.postOnce("/api/instruments", gauge, "i-1")
+                .json()
+                .get("id")
+                .asLong();
+        assertThat(server.postOnce("/api/instruments", gauge, "i-1")
+                        .json()
+                        .get("id")
+                        .asLong())
+                .isEqualTo(id);
+    }
+
+    private static double turns(Answer answer) {
+        return answer.json().at("/live/screws/RV1/turns").asDouble();
+    }
+
+    /** Turned while a gate is shut, or outward of where nothing was ever touched: written down, readable, counted. */
+    @Test
+    void noTurnIsEverDropped() {
+        long run = run("LG-07", true);
+        while (server.run(run).path("waitingAt").isNull()) {
+            server.event(run, "step-done", object().put("step", server.step(run)));
+        }
+        rig(run, "nut", "RV1", 0);
+        assertThat(rig(run, "turn", "RV1", -0.25).json().get("made").asDouble()).isEqualTo(-0.25);
+        JsonNode view = server.run(run);
+        assertThat(view.at("/log/0/text").asString()).contains("Turned RV1 1/4 turn out");
+        assertThat(screw(view, "RV1").path("turnsIn").isNull())
+                .as("no end was touched")
+                .isTrue();
+        server.event(run, "hold-opened", object().put("phase", "paper"));
+        assertThat(server.run(run).get("missing").toString()).contains("put it back, 1/4 turn in");
+
+        long typed = run("NH-04", false);
+        Answer out = server.event(
+                typed,
+                "turned",
+                object().put("step", "s1").put("setting", "P1.loadSense").put("turns", -0.25));
+        assertThat(out.status()).isEqualTo(200);
+        assertThat(server.get("/api/runs/" + typed).status()).isEqualTo(200);
+    }
+
+    private static JsonNode screw(JsonNode view, String setting) {
+        return view.get("screws")
+                .valueStream()
+                .filter(s -> s.get("setting").asString().equals(setting))
+                .findFirst()
+                .orElseThrow();
+    }
+
+    /** What is chosen on Plan is what is walked, put on paper and kept. */
+    @Test
+    void theChosenPlanIsTheOneThatIsWalked() {
+        ObjectNode start = object().put("tag", "NH-04")
+                .put("technician", "Ann")
+                .put("school", "lead-with-relief")
+                .put("sectionOrder", "branches-first");
+        start.set("gapSchool", object().put("kind", "schematic"));
+        Answer run = server.post("/api/runs", start);
+        String query = "school=lead-with-relief&sectionOrder=branches-first&gapSchool=%7B%22kind%22:%22schematic%22%7D";
+        JsonNode plan = server.get("/api/units/NH-04/plan.json?" + query).json();
+        assertThat(run.status()).as(run.text()).isEqualTo(plan.get("refused").isEmpty() ? 201 : 409);
+        ObjectNode bare = raised("LG-53", 0);
+        ((tools.jackson.databind.node.ArrayNode) bare.get("targets")).remove(1);
+        server.post("/api/units", bare);
+        for (String[] gap : new String[][] {{"17", "177"}, {"40", "200"}}) {
+            ObjectNode wish = object().put("tag", "LG-53").put("technician", "Ann");
+            wish.set("gapSchool", object().put("kind", "fixed").put("bar", Double.parseDouble(gap[0])));
+            JsonNode view = server.post("/api/runs", wish).json();
+            JsonNode record =
+                    server.get("/api/runs/" + view.get("id") + "/record").json();
+            assertThat(record.get("settings").findValuesAsString("targetBar")).contains(gap[1] + ".0");
+        }
+    }
+
+    /** A practice run never commissions a unit; every open run can be reached. */
+    @Test
+    void practiceNeverCommissions() {
+        long one = run("DR-09", true);
+        long two = run("DR-09", false);
+        JsonNode unit = server.get("/api/units")
+                .json()
+                .valueStream()
+                .filter(u -> u.get("tag").asString().equals("DR-09"))
+                .findFirst()
+                .orElseThrow();
+        assertThat(unit.get("commissioned").isNull()).isTrue();
+        assertThat(unit.get("openRuns").findValuesAsString("id")).contains("" + one, "" + two);
+    }
+
+    /** Started under its lock, dry, with the suction shut: told, logged, and the reading refused with what is wrong. */
+    @Test
+    void theMachineSaysWhatIsWrongWithIt() throws InterruptedException {
+        long run = run("LG-07", true);
+        rig(run, "lock-out", "M1", 1);
+        assertThat(rig(run, "start", "M1", 0).json().get("told").asString()).contains("locked out");
+        rig(run, "lock-out", "M1", 0);
+        rig(run, "rotation", "M1", 1);
+        assertThat(rig(run, "start", "M1", 0).json().at("/live/running/M1").asBoolean())
+                .isTrue();
+        rig(run, "pass", "", 10);
+        for (int i = 0; i < 60 && !server.run(run).get("log").toString().contains("stopped"); i++) {
+            Thread.sleep(50);
+        }
+        assertThat(server.run(run).get("log").toString()).contains("ran with the suction shut");
+        assertThat(rig(run, "pass", "", 0).json().at("/live/stops/M1").asString())
+                .isEqualTo("suction");
+    }
+
+    /** A machine whose kept state can't be balanced is closed with its reason; the one beside it runs on. */
+    @Test
+    void oneBrokenMachineTouchesNoOther(@TempDir Path broken) throws Exception {
+        long bad;
+        long good;
+        try (Server first = new Server(broken)) {
+            bad = started(first, "LG-07");
+            good = started(first, "WD-05");
+            for (long r : new long[] {bad, good}) {
+                first.post(
+                        "/api/runs/" + r + "/rig",
+                        object().put("action", "pass").put("value", 1));
+            }
+        }
+        try (Connection db = DriverManager.getConnection("jdbc:h2:file:" + broken.resolve("early-gate"), "sa", "");
+                PreparedStatement spoil = db.prepareStatement(
+                        "update rig_standing set standing = regexp_replace(standing, '\"pressures\":\\{\"P\":[0-9.E-]+', '\"pressures\":{\"P\":1E300') where run_id = ?")) {
+            spoil.setLong(1, bad);
+            assertThat(spoil.executeUpdate()).isEqualTo(1);
+        }
+        try (Server again = new Server(broken)) {
+            assertThat(firstOf(again, bad, "\"closed\":\"")).contains("\"closed\":\"");
+            assertThat(again.post("/api/runs/" + bad + "/rig", object().put("action", "pass"))
+                            .status())
+                    .isEqualTo(409);
+            assertThat(firstOf(again, good, "\"gauges\":{\"G1\"")).contains("\"G1\"");
+            assertThat(again.run(bad).get("seq").asLong())
+                    .as("its log is whole")
+                    .isPositive();
+        }
+    }
+
+    private static long started(Server server, String tag) {
+        return server.post(
+                        "/api/runs",
+                        object().put("tag", tag).put("technician", "Ann").put("practice", true))
+                .json()
+                .get("id")
+                .asLong();
+    }
+
+    /** The first line of a live stream that holds this. */
+    private static String firstOf(Server server, long run, String what) throws Exception {
+        var stream =
+                URI.create(server.base() + "/api/runs/" + run + "/live").toURL().openConnection();
+        stream.setReadTimeout(5000);
+        try (BufferedReader lines =
+                new BufferedReader(new InputStreamReader(stream.getInputStream(), StandardCharsets.UTF_8))) {
+            for (int i = 0; i < 400; i++) {
+                String line = lines.readLine();
+                if (line != null && line.contains(what)) {
+                    return line;
+                }
+            }
+        }
+        throw new AssertionError("Never said " + what);
+    }
+
+    /** Two tabs follow each other: the stream of a run without a machine tells how far its log goes. */
+    @Test
+    void theStreamTellsWhoHasGoneOn() throws Exception {
+        long run = run("LG-07", false);
+        assertThat(firstOf(server, run, "\"seq\":0")).contains("seq");
+        server.event(run, "step-done", object().put("step", "s1"));
+        assertThat(firstOf(server, run, "\"seq\":1")).contains("seq");
+        long rig = run("LG-07", true);
+        server.event(rig, "step-done", object().put("step", "s1"));
+        assertThat(firstOf(server, rig, "\"seq\":1")).contains("gauges");
+    }
+
+    /** One event sent by eight at once under one key is one event, and each of them is told so. */
+    @Test
+    void oneKeyIsOneEventHoweverManySendIt() throws Exception {
+        long run = run("LG-07", false);
+        ExecutorService people = Executors.newFixedThreadPool(8);
+        try {
+            Callable<Integer> send = () -> server.post(
+                            "/api/runs/" + run + "/events",
+                            object().put("kind", "step-done").put("step", "s1").put("key", "once"))
+                    .status();
+            List<Future<Integer>> answers =
+                    people.invokeAll(IntStream.range(0, 8).mapToObj(i -> send).toList());
+            for (Future<Integer> a : answers) {
+                assertThat(a.get()).isEqualTo(200);
+            }
+            assertThat(server.run(run).get("seq").asLong()).isEqualTo(1);
+        } finally {
+            people.shutdown();
+        }
+    }
+
+    /** A data folder of the version before, with a finished run in it: opened, migrated, and read as it was. */
+    @Test
+    void aRunOfTheVersionBeforeIsReadAsItWas(@TempDir Path old) throws IOException, SQLException {
+        String url = "jdbc:h2:file:" + old.resolve("early-gate");
+        Flyway.configure().dataSource(url, "sa", "").target("2").load().migrate();
+        JsonNode kept = Server.JSON.readTree(Files.readString(Path.of("src/test/resources/runs/edition-1.json")));
+        try (Connection db = DriverManager.getConnection(url, "sa", "")) {
+            insert(
+                    db,
+                    "insert into unit_revision (tag, revision, document, saved_at) values (?, ?, ?, ?)",
+                    "LG-07",
+                    1,
+                    Server.unit().toString(),
+                    Timestamp.from(Instant.EPOCH));
+            insert(
+                    db,
+                    "insert into run (tag, revision, plan, gap_school, technician, practice, started_at) "
+                            + "values (?, ?, ?, ?, ?, ?, ?)",
+                    "LG-07",
+                    1,
+                    kept.get("plan").toString(),
+                    "null",
+                    "A. Bar",
+                    true,
+                    Timestamp.from(Instant.EPOCH));
+            for (JsonNode e : kept.get("events")) {
+                insert(
+                        db,
+                        "insert into run_event (run_id, seq, at, by_name, client_key, body) values (?, ?, ?, ?, ?, ?)",
+                        1,
+                        e.get("seq").asInt(),
+                        Timestamp.from(Instant.parse(e.get("at").asString())),
+                        e.get("by").asString(),
+                        "k" + e.get("seq"),
+                        e.get("body").toString());
+            }
+        }
+        try (Server again = new Server(old)) {
+            JsonNode view = again.run(1);
+            assertThat(view.get("finished").asBoolean()).isTrue();
+            assertThat(view.get("uuid").asString()).hasSize(36);
+            JsonNode record = again.get("/api/runs/1/record").json();
+            assertThat(record.get("settings").findValuesAsString("verdict")).containsOnly("pass");
+            assertThat(record.get("log")).hasSize(kept.get("events").size());
+            assertThat(again.get("/api/runs?tag=LG-07").json().at("/0/finished").asBoolean())
+                    .isTrue();
+        }
+    }
+
+    private static void insert(Connection db, String sql, Object... values) throws SQLException {
+        try (PreparedStatement s = db.prepareStatement(sql)) {
+            for (int i = 0; i < values.length; i++) {
+                s.setObject(i + 1, values[i]);
+            }
+            s.executeUpdate();
+        }
+    }
+}
