@@ -1,5 +1,6 @@
 package earlygate.plan;
 
+import earlygate.circuit.Component;
 import earlygate.circuit.DirectionalValve;
 import earlygate.circuit.Driver;
 import earlygate.circuit.PowerUnit;
@@ -102,6 +103,15 @@ record Bench(PowerUnit unit, Reaching reaching, Draft draft, Readings readings) 
             open = open.withOpening(t.id(), opening);
         }
         return open;
+    }
+
+    static String names(List<? extends Component> parts) {
+        return String.join(", ", parts.stream().map(Component::id).toList());
+    }
+
+    /** Whether this drive turns a pump over a coupling with a guard. */
+    boolean coupled(Driver d) {
+        return unit.all(Pump.class).stream().anyMatch(p -> p.driver().equals(d.id()) && p.coupling());
     }
 
     static double sixteenths(double turns) {

@@ -3,7 +3,6 @@ package earlygate.plan;
 import static earlygate.explain.Reason.of;
 
 import earlygate.circuit.DcMotor;
-import earlygate.circuit.Driver;
 import earlygate.circuit.Line;
 import earlygate.circuit.PowerUnit;
 import earlygate.circuit.Pump;
@@ -216,8 +215,8 @@ final class Closing {
                                 .name("throttle", load.get().id())
                                 .name("work", w.name().isEmpty() ? w.id() : w.name())
                                 .pressure("pressure", w.pressurePa())
-                                .name("motor", driverNames()))
-                .why(of("plan.why.working-point").name("motor", driverNames()))
+                                .name("motor", Bench.names(bench.drivers())))
+                .why(of("plan.why.working-point").name("motor", Bench.names(bench.drivers())))
                 .moves(load.get().id())
                 .expect(readings.pressure(gauge.get(), w.pressurePa() * 0.05))
                 .expect(readings.currents())
@@ -228,10 +227,6 @@ final class Closing {
                 .add();
         OnTime.rest(bench);
         m.go(set);
-    }
-
-    private String driverNames() {
-        return String.join(", ", bench.drivers().stream().map(Driver::id).toList());
     }
 
     /** Pressure falls as the throttle opens, so bisection finds the opening. */
@@ -254,7 +249,7 @@ final class Closing {
         draft.phase(Phase.Id.HAND_OVER);
         Machine m = bench.machine();
         m.go(bench.stopped(m.situation));
-        Draft.Writer stop = draft.step(Kind.CHECK, of("plan.stop-all").name("motor", driverNames()))
+        Draft.Writer stop = draft.step(Kind.CHECK, of("plan.stop-all").name("motor", Bench.names(bench.drivers())))
                 .why(of("plan.why.stop-all"));
         bench.drivers().forEach(d -> stop.does("lock-out", d.id(), 1));
         stop.moves(bench.drivers()).caution("lock-out").minutes(2).add();

@@ -96,7 +96,7 @@ final class HoldTest {
                 .step(
                         Kind.TEST,
                         of("plan.hold-end")
-                                .name("motor", drivers())
+                                .name("motor", Bench.names(bench.drivers()))
                                 .name("gauge", gauge.id())
                                 .time("time", seconds))
                 .why(of("plan.why.hold-end").pressure("from", from).pressure("left", left))
@@ -106,9 +106,5 @@ final class HoldTest {
                 .caution("stored-pressure")
                 .minutes(1 + seconds / 60)
                 .add();
-    }
-
-    private String drivers() {
-        return String.join(", ", bench.drivers().stream().map(Driver::id).toList());
     }
 }

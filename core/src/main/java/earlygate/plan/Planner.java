@@ -84,8 +84,9 @@ public final class Planner {
         before.paper();
         before.makeSafe();
         before.beforeStart(s -> course.start(s, school == School.LEAD_WITH_RELIEF));
-        before.firstStart();
-        before.warmUp();
+        FirstStart first = new FirstStart(bench);
+        first.firstStart();
+        first.warmUp();
         Setter setter = new Setter(bench, school, legs);
         setter.set();
         setter.lock();

@@ -13,7 +13,6 @@ import earlygate.circuit.Target;
 import earlygate.circuit.TestPoint;
 import earlygate.circuit.UnloadingValve;
 import earlygate.explain.Reason;
-import earlygate.explain.Value;
 import earlygate.plan.Step.Goal;
 import earlygate.plan.Step.Kind;
 import earlygate.plan.Step.Way;
@@ -41,6 +40,7 @@ final class Setter {
     private final Readings readings;
     private final School school;
     private final Moves moves;
+    private final Aim aims;
     private final List<Course.Leg> course;
     private final Set<String> done = new LinkedHashSet<>();
     private final List<Runnable> atTheEnd = new ArrayList<>();
@@ -52,6 +52,7 @@ final class Setter {
         this.readings = bench.readings();
         this.school = school;
         this.moves = new Moves(bench);
+        this.aims = new Aim(bench, moves);
         this.course = course;
     }
 
@@ -146,8 +147,10 @@ final class Setter {
         charges.ifPresent(v -> charge(there.withSetting(t.setting(), before), gauge));
         m.go(there);
         m.proveOvershoot(t.setting(), leg.setting());
-        double aim = aim(t, gauge);
-        Reading read = charges.isPresent() ? peak(t, gauge) : margin(t, gauge).orElseGet(() -> alone(t, gauge, aim));
+        double aim = aims.at(t, gauge);
+        Aim.Reading read = charges.isPresent()
+                ? aims.peak(t, gauge)
+                : aims.margin(t, gauge).orElseGet(() -> aims.alone(t, gauge, aim));
         boolean down = before > leg.setting() + 1;
         double turns = Bench.sixteenths(
                 (leg.setting() - before) / unit.setting(t.setting()).screw().paPerTurn());
@@ -185,7 +188,7 @@ final class Setter {
                     last = last.withSetting(e.getKey(), e.getValue());
                 }
                 m.go(bench.running(last));
-                double locked = aim(t, gauge);
+                double locked = aims.at(t, gauge);
                 moves.lockStep(
                         t.setting(),
                         new Goal(Way.TURN_TO_READING, gauge.id(), locked, t.tolerancePa(), moves.limit(gauge), 0),
@@ -194,15 +197,6 @@ final class Setter {
         } else {
             moves.lockStep(t.setting(), read.goal(), read.expect());
         }
-    }
-
-    /** What is read for a setting, and where it must come. */
-    private record Reading(Goal goal, List<Expect> expect) {}
-
-    private Reading alone(Target t, TestPoint gauge, double aim) {
-        return new Reading(
-                new Goal(Way.TURN_TO_READING, gauge.id(), aim, t.tolerancePa(), moves.limit(gauge), 0),
-                List.of(readings.around(gauge, aim, t.tolerancePa())));
     }
 
     /** Charged with nothing drawn, until whatever limits the line above the valve holds it. */
@@ -218,56 +212,12 @@ final class Setter {
                 .add();
     }
 
-    /** A cut-out is the highest that the gauge comes to. */
-    private Reading peak(Target t, TestPoint gauge) {
-        Expect peak = new Expect(
-                        gauge.id(),
-                        Value.Kind.PRESSURE,
-                        t.pressurePa(),
-                        t.pressurePa() - t.tolerancePa(),
-                        t.pressurePa() + t.tolerancePa())
-                .taken(Expect.Take.PEAK, 0);
-        return new Reading(
-                new Goal(Way.TURN_TO_READING, gauge.id(), t.pressurePa(), t.tolerancePa(), moves.limit(gauge), 0),
-                List.of(peak));
-    }
-
-    /** A margin is the pump's gauge less the signal's, both read in the same state. */
-    private Optional<Reading> margin(Target t, TestPoint gauge) {
-        return signalGauge(t).map(signal -> {
-            double error = gauge.errorPa() + signal.errorPa();
-            double band = Math.max(t.tolerancePa() - error, t.tolerancePa() / 4);
-            double difference = readings.of(gauge) - readings.of(signal);
-            Goal goal = new Goal(
-                    Way.TURN_TO_READING,
-                    gauge.id(),
-                    // Zero-stroke margin asked, less what the stroke of this very flow takes off.
-                    difference,
-                    t.tolerancePa(),
-                    moves.limit(gauge),
-                    0,
-                    Optional.of(signal.id()));
-            return new Reading(
-                    goal,
-                    List.of(
-                            readings.around(gauge, readings.of(gauge), band),
-                            readings.around(signal, readings.of(signal), band)));
-        });
-    }
-
     private Optional<UnloadingValve> charging(Target t) {
         return unit.partOf(t.setting()) instanceof UnloadingValve v
                         && v.differential().isPresent()
                         && !unit.all(Accumulator.class).isEmpty()
                 ? Optional.of(v)
                 : Optional.empty();
-    }
-
-    /** The schematic's own figure where this gauge shows it, but for what leaks and drops cost; else what it shows. */
-    private double aim(Target t, TestPoint gauge) {
-        double shows = readings.of(gauge);
-        boolean own = gauge.line().equals(unit.setting(t.setting()).line());
-        return own && Math.abs(shows - t.pressurePa()) < t.tolerancePa() / 2 ? t.pressurePa() : shows;
     }
 
     private Situation allSet(Situation s) {
@@ -302,14 +252,6 @@ final class Setter {
         return next.equals(NOBODY) ? "another limiter" : next;
     }
 
-    private Optional<TestPoint> signalGauge(Target t) {
-        return unit.all(Pump.class).stream()
-                .filter(p -> p.loadSenseId().equals(t.setting()))
-                .flatMap(p -> p.loadSense().stream())
-                .flatMap(c -> unit.gaugesOn(c.signal()).stream())
-                .findFirst();
-    }
-
     private Reason action(Target t, boolean fromAbove, double aim, TestPoint gauge, double turns, double reads) {
         Setting s = unit.setting(t.setting());
         String code = switch (s.kind()) {
@@ -325,7 +267,7 @@ final class Setter {
         return of(code).name("setting", s.id())
                 .name("compensator", s.id())
                 .name("gauge", gauge.id())
-                .name("signal", signalGauge(t).map(TestPoint::id).orElse(gauge.id()))
+                .name("signal", aims.signal(t).map(TestPoint::id).orElse(gauge.id()))
                 .name("pump", unit.partOf(s.id()) instanceof UnloadingValve v ? Charging.pumpOf(unit, v) : "")
                 .turns("turns", Math.abs(turns))
                 .pressure("target", s.kind() == Setting.Kind.LOAD_SENSE ? t.pressurePa() : aim)

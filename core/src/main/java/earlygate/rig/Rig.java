@@ -3,7 +3,6 @@ package earlygate.rig;
 import static earlygate.quantity.Si.BAR;
 import static earlygate.quantity.Si.ZERO_C;
 
-import earlygate.circuit.DcMotor;
 import earlygate.circuit.DirectionalValve;
 import earlygate.circuit.Driver;
 import earlygate.circuit.Engine;
@@ -23,7 +22,6 @@ import earlygate.solve.Transient;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Random;
 import java.util.TreeMap;
@@ -37,26 +35,11 @@ public final class Rig {
     /** s; the step of the transient. */
     public static final double STEP_S = 1e-3;
 
-    /** The tank's thermal switch, K: no machine is left to cook. */
-    private static final double THERMAL_SWITCH = 82 + ZERO_C;
-
     private static final double HALL = 18 + ZERO_C;
     /** Heat lost by the tank, as a share of its heat content above the hall per second. */
     private static final double COOLING = 1.5e-4;
     /** s of one step while time is passed quickly; the pressures have settled by then. */
     private static final double LONG_STEP_S = 5;
-
-    /** A pump without oil, with a dry case or turning the wrong way is destroyed after so long, s. */
-    private static final double DESTROYED_S = 3;
-
-    /** A part gives way so far above its rating, held so long, s. */
-    private static final double GIVES_WAY = 1.02;
-
-    private static final double GIVES_WAY_S = 1;
-    /** A pack's own switch opens at so many times its on-time. */
-    private static final double OVER_TIME = 1.5;
-    /** Overload a motor's protection stands: (load/limit)^2 - 1 over so many seconds. */
-    private static final double OVERLOAD_S = 15;
 
     /** Air goes out with the oil that flows; s to a third. */
     private static final double AIR_S = 4;
@@ -77,13 +60,7 @@ public final class Rig {
     private final Map<String, String> positions = new TreeMap<>();
     private final Map<String, Boolean> running = new TreeMap<>();
     private final Readiness ready;
-    /** By driver: why it last stopped by itself, until it is started again. */
-    private final Map<String, String> stops = new TreeMap<>();
-
-    private final Map<String, Double> unsoundS = new TreeMap<>();
-    private final Map<String, Double> overloadS = new TreeMap<>();
-    private final Map<String, Double> onTimeS = new TreeMap<>();
-    private double aboveRatingS;
+    private final Protection protection;
     private double stoppedAt = Double.NaN;
     private double air = 1;
     private double oil = HALL;
@@ -108,6 +85,7 @@ public final class Rig {
         unit.all(Section.class).forEach(x -> positions.put(x.id(), Section.POSITIONS.get(0)));
         unit.all(Driver.class).forEach(m -> running.put(m.id(), false));
         ready = Readiness.delivered(unit, hidden);
+        protection = new Protection(unit);
         apply();
     }
 
@@ -126,9 +104,7 @@ public final class Rig {
             return false;
         }
         running.replace(driver, true);
-        stops.remove(driver);
-        unsoundS.remove(driver);
-        overloadS.remove(driver);
+        protection.started(driver);
         stoppedAt = Double.NaN;
         apply();
         return true;
@@ -170,7 +146,7 @@ public final class Rig {
 
     /** Drives that have stopped by themselves, with the cause: thermal, overload, on-time, suction, case, rotation, burst. */
     public Map<String, String> stops() {
-        return Map.copyOf(stops);
+        return protection.stops();
     }
 
     /** Whether a cap seals this screw's thread and a drive runs: oil jets out of it when it is turned. */
@@ -182,7 +158,7 @@ public final class Rig {
 
     /** How long a battery motor has been on, less what it has rested since, s; by driver. */
     public Map<String, Double> onTime() {
-        return Map.copyOf(onTimeS);
+        return protection.onTime();
     }
 
     /** @param fraction 0 shut to 1 open */
@@ -248,56 +224,17 @@ public final class Rig {
         }
     }
 
-    /** What stops a machine by itself, or ends it. */
     private void protect(double seconds) {
         Map<String, ComponentState> states = machine.components(conditions);
-        aboveRatingS = aboveRating() ? aboveRatingS + seconds : 0;
-        for (Driver d : unit.all(Driver.class)) {
-            if (!running.get(d.id())) {
-                rest(d, seconds);
-                continue;
-            }
-            double load = ((DriverState) states.get(d.id())).load() / d.serviceFactor();
-            double over = overloadS.merge(d.id(), Math.max(-1, load * load - 1) * seconds, Double::sum);
-            overloadS.put(d.id(), Math.max(0, over));
-            Optional<String> unsound = ready.unsound(unit, d);
-            if (unsound.isPresent() && unsoundS.merge(d.id(), seconds, Double::sum) > DESTROYED_S) {
-                trip(d.id(), unsound.get());
-            } else if (over > OVERLOAD_S) {
-                trip(d.id(), "overload");
-            } else if (d instanceof DcMotor m && onTimeS.merge(d.id(), seconds, Double::sum) > OVER_TIME * m.onTime()) {
-                trip(d.id(), "on-time");
-            } else if (oil > THERMAL_SWITCH) {
-                trip(d.id(), "thermal");
-            } else if (aboveRatingS > GIVES_WAY_S) {
-                trip(d.id(), "burst");
-            }
-        }
+        protection
+                .watch(running, ready, oil, seconds, states, machine::pressure)
+                .forEach((driver, cause) -> {
+                    running.replace(driver, false);
+                    noteStop();
+                    apply();
+                });
         boolean flows = running.values().stream().anyMatch(on -> on);
         air = flows ? air * Math.exp(-seconds / AIR_S) : air;
-    }
-
-    private void rest(Driver d, double seconds) {
-        if (d instanceof DcMotor m && onTimeS.containsKey(d.id())) {
-            double back = seconds * m.onTime() / Math.max(1, m.cycle() - m.onTime());
-            onTimeS.put(d.id(), Math.max(0, onTimeS.get(d.id()) - back));
-        }
-    }
-
-    private boolean aboveRating() {
-        return unit.lines().stream()
-                .anyMatch(l -> machine.pressure(l.id())
-                        > GIVES_WAY * unit.weakest(l.id()).pressurePa());
-    }
-
-    private void trip(String driver, String cause) {
-        running.replace(driver, false);
-        stops.put(driver, cause);
-        unsoundS.remove(driver);
-        overloadS.remove(driver);
-        aboveRatingS = 0;
-        noteStop();
-        apply();
     }
 
     private void warm(double seconds) {

@@ -33,9 +33,14 @@ public record RunRecord(
         BY_TURNS,
         /** Read on its gauge before the screw was touched. */
         READ,
+        /** The turns counted don't explain what was read last, so some were not: what the sheet said. */
+        COUNT_INCOMPLETE,
         /** Nobody counted and nobody read: what the sheet said. */
         FROM_SHEET
     }
+
+    /** Share of a screw's travel that count and reading may differ by, springs being what they are. */
+    private static final double COUNT_FITS = 0.4;
 
     /**
      * @param asLeftPa the setting by the reading after the jam nut was tight; only that one counts
@@ -161,9 +166,15 @@ public record RunRecord(
             return new Found(Math.max(0, run.firstRead(s.id()).getAsDouble() - offset), AsFound.READ);
         }
         if (run.foundAt(s.id()).isPresent() && run.position(s.id()).isPresent() && asLeft.isPresent()) {
+            double slope = run.screw(s.id()).slope();
+            double byReading = (asLeft.getAsDouble() - s.screw().minPa()) / slope;
+            double off = Math.abs(byReading - run.position(s.id()).getAsDouble());
+            if (off > COUNT_FITS * s.screw().travel()) {
+                return new Found(Math.max(0, s.present()), AsFound.COUNT_INCOMPLETE);
+            }
             double turns =
                     run.foundAt(s.id()).getAsDouble() - run.position(s.id()).getAsDouble();
-            double found = asLeft.getAsDouble() + turns * run.screw(s.id()).slope();
+            double found = asLeft.getAsDouble() + turns * slope;
             return new Found(Math.max(0, found), AsFound.BY_TURNS);
         }
         return new Found(Math.max(0, s.present()), AsFound.FROM_SHEET);

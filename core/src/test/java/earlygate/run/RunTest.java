@@ -441,6 +441,18 @@ class RunTest {
         assertThat(s.asFoundPa()).isCloseTo(160e5 + 0.75 * 45e5, within(1e5));
     }
 
+    /** Found all out by the count, read at its target without a turn: the count can't be whole, and says so. */
+    @Test
+    void aCountThatExplainsNothingIsNoAsFound() {
+        walkTo("none");
+        RunRecord.SettingRecord relief = RunRecord.of(state()).settings().stream()
+                .filter(s -> s.setting().equals("P1.compensator"))
+                .findFirst()
+                .orElseThrow();
+        assertThat(relief.asFoundFrom()).isEqualTo(RunRecord.AsFound.COUNT_INCOMPLETE);
+        assertThat(relief.asFoundPa()).isEqualTo(unit.setting("P1.compensator").present());
+    }
+
     /** A margin is the pump's gauge less the signal's: 70 - 50 is 20 whatever the model says of either. */
     @Test
     void aMarginIsTheDifferenceOfTwoGauges() {

@@ -95,7 +95,7 @@ class SheetJourneyTest {
     @Test
     void theSecondOfTwoIsToldAndLosesNothing() {
         Page ann = Stage.open("/unit/WD-05/sheet");
-        Page ben = Stage.open("/unit/WD-05/sheet");
+        Page ben = Stage.beside("/unit/WD-05/sheet");
         for (Page page : List.of(ann, ben)) {
             button(page, "Target sheet").click();
         }

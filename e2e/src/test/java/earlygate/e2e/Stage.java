@@ -63,6 +63,13 @@ final class Stage {
     }
 
     static Page open(String path) {
+        // What the journey before left open would go on listening to its machine.
+        BROWSER.contexts().forEach(BrowserContext::close);
+        return beside(path);
+    }
+
+    /** A second person's browser beside the ones that are open. */
+    static Page beside(String path) {
         BrowserContext context = BROWSER.newContext(
                 new Browser.NewContextOptions().setViewportSize(1280, 800).setAcceptDownloads(true));
         context.setDefaultTimeout(15_000);

@@ -59,8 +59,14 @@ final class RunLog {
         String step = e.body() instanceof OfStep s ? s.step() : "";
         boolean mayStrike = e.body() instanceof OfStep
                 && RunRules.refusal(state, new RunEvent.Struck(step, e.seq())).isEmpty();
+        Words said = e.body() instanceof Reading r
+                ? state.unit()
+                        .findTestPoint(r.instrument())
+                        .map(t -> words.readIn(t.reads()))
+                        .orElse(words)
+                : words;
         return new LogView(
-                e.seq(), e.at(), e.by(), step, words.say(reason(state, e)), state.isStruck(e.seq()), mayStrike);
+                e.seq(), e.at(), e.by(), step, said.say(reason(state, e)), state.isStruck(e.seq()), mayStrike);
     }
 
     private static Reason reason(RunState state, RunEvent e) {

@@ -66,7 +66,7 @@ public class RunStore {
         this.json = json;
     }
 
-    public long start(NewRun run) {
+    public synchronized long start(NewRun run) {
         Optional<Long> before = run.clientKey() == null
                 ? Optional.empty()
                 : db.select(RUN.ID)
