@@ -5,6 +5,7 @@ import { settingName } from '../display/names'
 import Problems from '../display/Problems.vue'
 import { turnsText } from '../display/quantity'
 import { newKey } from './outbox'
+import RigScrew from './RigScrew.vue'
 import type { LiveView } from './useLive'
 
 const props = defineProps<{ runId: string; live: LiveView; current?: string }>()
@@ -12,7 +13,6 @@ const emit = defineEmits<{ moved: [] }>()
 const refused = ref<Refused | null>(null)
 const told = ref('')
 const busy = ref(false)
-const TURNS = [-1, -0.25, -0.0625, 0.0625, 0.25, 1]
 /** The screw at hand stands first: gauge and screw are to be seen together. */
 const screws = computed(() => Object.entries(props.live.screws).sort(([a], [b]) => Number(b === props.current) - Number(a === props.current)))
 const ready = computed(() => props.live.ready)
@@ -42,10 +42,6 @@ async function act(action: string, target: string, value: number, position = '')
   }
 }
 
-function label(turns: number): string {
-  return `${turns > 0 ? '↻' : '↺'} ${turnsText(turns)}`
-}
-
 function open(id: string, now: number, by: number) {
   void act('open', id, Math.round(Math.max(0, Math.min(1, now + by)) * 1000) / 1000)
 }
@@ -56,17 +52,7 @@ function open(id: string, now: number, by: number) {
     <p v-for="(cause, id) in live.stops" :key="id" class="stopped" role="alert"><b>■ {{ id }} stopped by itself:</b> {{ STOPS[cause] ?? cause }}</p>
     <p v-if="told" class="told" role="status">{{ told }}</p>
     <Problems :refused="refused" />
-    <div v-for="[id, screw] in screws.slice(0, 1)" :key="id" class="screw" :class="{ current: id === current }" role="group" :aria-label="`Screw of ${settingName(id)}`">
-      <div class="row">
-        <b class="what">{{ settingName(id) }}</b>
-        <span class="quiet small">↻ in raises</span>
-        <span class="gap"></span>
-        <button type="button" :aria-pressed="screw.nutTight" :class="{ tight: screw.nutTight }" @click="act('nut', id, screw.nutTight ? 0 : 1)">{{ screw.nutTight ? 'Nut tight' : 'Nut slack' }}</button>
-      </div>
-      <div class="turns">
-        <button v-for="t in TURNS" :key="t" type="button" :aria-label="`Turn ${settingName(id)} ${turnsText(t)} ${t > 0 ? 'in' : 'out'}`" @click="act('turn', id, t)">{{ label(t) }}</button>
-      </div>
-    </div>
+    <RigScrew v-for="[id, screw] in screws.slice(0, 1)" :id="id" :key="id" :tight="screw.nutTight" :current="id === current" @act="act" />
     <div class="row">
       <template v-for="(on, id) in live.running" :key="id">
         <button type="button" class="start" :disabled="on" @click="act('start', String(id), 0)">Start {{ id }}</button>
@@ -88,16 +74,7 @@ function open(id: string, now: number, by: number) {
       <b class="what">{{ id }}</b>
       <button v-for="p in valve.positions" :key="p" type="button" :aria-pressed="valve.at === p" :class="{ tight: valve.at === p }" @click="act('shift', String(id), 0, p)">{{ p }}</button>
     </div>
-    <div v-for="[id, screw] in screws.slice(1)" :key="id" class="screw" role="group" :aria-label="`Screw of ${settingName(id)}`">
-      <div class="row">
-        <b class="what">{{ settingName(id) }}</b>
-        <span class="gap"></span>
-        <button type="button" :aria-pressed="screw.nutTight" :class="{ tight: screw.nutTight }" @click="act('nut', id, screw.nutTight ? 0 : 1)">{{ screw.nutTight ? 'Nut tight' : 'Nut slack' }}</button>
-      </div>
-      <div class="turns">
-        <button v-for="t in TURNS" :key="t" type="button" :aria-label="`Turn ${settingName(id)} ${turnsText(t)} ${t > 0 ? 'in' : 'out'}`" @click="act('turn', id, t)">{{ label(t) }}</button>
-      </div>
-    </div>
+    <RigScrew v-for="[id, screw] in screws.slice(1)" :id="id" :key="id" :tight="screw.nutTight" @act="act" />
     <details v-if="ready">
       <summary>Locks, suction, cases, rotation</summary>
       <div v-for="(on, id) in ready.lockedOut" :key="`l${id}`" class="row">
@@ -176,26 +153,5 @@ summary {
 .tight {
   border-style: double;
   border-width: 4px;
-}
-.screw {
-  border: 1.5px solid var(--rule);
-  border-radius: 8px;
-  padding: 6px 8px;
-  display: grid;
-  gap: 6px;
-}
-.screw.current {
-  border-color: var(--gold);
-  border-width: 3px;
-}
-.turns {
-  display: grid;
-  grid-template-columns: repeat(6, 1fr);
-  gap: 4px;
-}
-.turns button {
-  padding: 0;
-  font-size: 15px;
-  white-space: nowrap;
 }
 </style>

@@ -28,7 +28,6 @@ public final class Settled {
     private boolean judged;
     private double rest = Double.NaN;
     private double error = Double.NaN;
-    private double settledSince = Double.NaN;
 
     /** @param fullScale of the instrument, in the unit of the values */
     public Settled(double fullScale) {
@@ -50,11 +49,6 @@ public final class Settled {
     public boolean settled() {
         judge();
         return !Double.isNaN(rest);
-    }
-
-    /** How long it has been known to stand, s. */
-    public double seconds() {
-        return settled() ? time(count - 1) - settledSince : 0;
     }
 
     /** The reading to take: mean over the window that stands, or over the last three seconds while none does. */
@@ -95,11 +89,6 @@ public final class Settled {
                 break;
             }
         }
-        if (Double.isNaN(rest)) {
-            settledSince = Double.NaN;
-        } else if (Double.isNaN(settledSince)) {
-            settledSince = time(count - 1) - WINDOW_S;
-        }
     }
 
     private boolean stands(double window) {
@@ -123,6 +112,10 @@ public final class Settled {
         Arrays.sort(sorted);
         // A trend widens the spread itself, so a creep is not taken for a row of spikes.
         double widest = SPIKE * 1.48 * Math.max(sorted[n / 2], 1e-9 * floor);
+        // What came last, twice off in a row, is no spike: it has gone somewhere.
+        if (Math.abs(value(count - 1) - median) > widest && Math.abs(value(count - 2) - median) > widest) {
+            return false;
+        }
         int kept = 0;
         double meanTime = 0;
         double mean = 0;

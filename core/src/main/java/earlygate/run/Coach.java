@@ -168,18 +168,18 @@ public final class Coach {
                 ? screw.minPa() + position.getAsDouble() * m.slope()
                 : down ? screw.maxPa() : screw.minPa();
         double edge = down ? Math.min(curve.highEnd(), curve.to()) : Math.max(curve.lowEnd(), curve.from());
-        double way = Math.max(0, down ? stands - edge : edge - stands);
+        double way = down ? stands - edge : edge - stands;
         double turned =
                 Math.abs(record.points().stream().mapToDouble(Point::turns).sum());
         // From where the step began even the gentlest slope comes there in so many turns.
         double most = position.isPresent()
-                ? (way + turned * m.slope()) / m.lower() + 1
+                ? Math.max(0, way + turned * m.slope()) / m.lower() + 1
                 : screw.travel() * m.slope() / m.lower();
         if (turned > most) {
             return lost(Optional.of(curve));
         }
         // In one go only as far as even the steepest slope can't carry it past; then by quarters. Down may be bolder.
-        double sure = Math.floor(way / m.upper() / UNPROVEN) * UNPROVEN;
+        double sure = Math.floor(Math.max(0, way) / m.upper() / UNPROVEN) * UNPROVEN;
         double turns = down && position.isPresent() ? Math.max(UNPROVEN, sure) : UNPROVEN;
         Reason reason = Reason.of(down ? "advice.silent-out" : "advice.silent-in")
                 .name("holder", holder(down ? curve.highHolder() : curve.lowHolder()))

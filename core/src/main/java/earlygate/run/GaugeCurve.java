@@ -50,7 +50,9 @@ public record GaugeCurve(
         for (int i = 1; i < points.size(); i++) {
             double slope = (points.get(i).reading() - points.get(i - 1).reading())
                     / (points.get(i).setting() - points.get(i - 1).setting());
-            if (slope >= FOLLOWS) {
+            boolean own = other(points.get(i - 1).holder(), s.id()).isEmpty()
+                    && other(points.get(i).holder(), s.id()).isEmpty();
+            if (slope >= FOLLOWS && own) {
                 first = first < 0 ? i - 1 : first;
                 last = i;
             }
@@ -61,17 +63,20 @@ public record GaugeCurve(
         Point low = points.get(first);
         Point high = points.get(last);
         double target = goal.targetPa();
+        // The next point already shows where the other limiter holds it.
+        double top = last + 1 < points.size() ? points.get(last + 1).reading() : high.reading();
+        double to = high.setting() + Math.max(0, top - high.reading());
         double lowEnd = first == 0
                 ? 0
                 : low.reading() + Math.min(SPREAD * low.reading() + BAR, Math.max(0, target - low.reading()) / 2);
         double highEnd = last == points.size() - 1
                 ? Double.POSITIVE_INFINITY
-                : high.reading() - Math.min(SPREAD * high.reading(), Math.max(0, high.reading() - target) / 2);
+                : top - Math.min(SPREAD * top, Math.max(0, top - target) / 2);
         return Optional.of(new GaugeCurve(
                 lowEnd,
                 highEnd,
                 low.setting(),
-                high.setting(),
+                to,
                 other(points.get(0).holder(), s.id()),
                 other(points.get(points.size() - 1).holder(), s.id())));
     }

@@ -269,4 +269,164 @@ class JudgeTest {
         }
         assertThat(d.crackedAt().getAsDouble()).isCloseTo(233.8e5, within(0.1e5));
     }
+
+    @Test
+    void nothingSettlesBeforeThreeSecondsOrOnAHandfulOfSamples() {
+        Settled s = new Settled(250);
+        assertThat(s.mean()).isZero();
+        assertThat(s.settled()).isFalse();
+        assertThat(s.standardError()).isZero();
+        for (int i = 0; i <= 50; i++) {
+            s.add(i / 20.0, 160);
+            assertThat(s.settled()).as("after %.2f s", i / 20.0).isFalse();
+        }
+        assertThat(s.mean()).isEqualTo(160);
+        for (int i = 51; i <= 100; i++) {
+            s.add(i / 20.0, 160);
+        }
+        assertThat(s.settled()).isTrue();
+        Settled rare = new Settled(250);
+        rare.add(0, 160);
+        rare.add(2, 160);
+        rare.add(4, 160);
+        assertThat(rare.settled()).as("three samples say nothing of a trend").isFalse();
+    }
+
+    /** While it moves the last three seconds are the best guess; once it rests, the window that rests. */
+    @Test
+    void theMeanIsOfTheWindowThatStands() {
+        Settled s = new Settled(250);
+        for (int i = 0; i < 100; i++) {
+            s.add(i / 20.0, i);
+        }
+        assertThat(s.settled()).isFalse();
+        assertThat(s.mean()).isCloseTo((39 + 99) / 2.0, within(0.6));
+        for (int i = 100; i < 200; i++) {
+            s.add(i / 20.0, 120);
+        }
+        assertThat(s.settled()).isTrue();
+        assertThat(s.mean()).isEqualTo(120);
+        s.add(10, 90);
+        assertThat(s.settled()).as("one is a spike").isTrue();
+        s.add(10.05, 80);
+        assertThat(s.settled()).as("off again").isFalse();
+    }
+
+    /** The error of a mean of n readings is their spread over the root of n. */
+    @Test
+    void theStandardErrorFollowsFromTheSpread() {
+        Settled s = new Settled(250);
+        Random random = new Random(11);
+        for (int i = 0; i < 3000; i++) {
+            s.add(i / 50.0, 160 + 0.1 * random.nextGaussian());
+        }
+        assertThat(s.settled()).isTrue();
+        assertThat(s.standardError()).isCloseTo(0.1 / Math.sqrt(150), within(0.002));
+    }
+
+    /** Near zero a twentieth of full scale stands in for the reading: 12.5 bar, of which 0.05 % a second are 6 mbar. */
+    @Test
+    void nearZeroTheScaleIsTheGauges() {
+        Settled still = new Settled(250);
+        Settled creeps = new Settled(250);
+        for (int i = 0; i < 100; i++) {
+            still.add(i / 20.0, 0.1 + 0.005 * i / 20.0);
+            creeps.add(i / 20.0, 0.1 + 0.008 * i / 20.0);
+        }
+        assertThat(still.settled()).isTrue();
+        assertThat(creeps.settled()).isFalse();
+    }
+
+    /** Two levels by turns are no needle with a few spikes. */
+    @Test
+    void manyOutliersAreNoSpike() {
+        Settled s = new Settled(250);
+        for (int i = 0; i < 200; i++) {
+            s.add(i / 20.0, i % 8 == 0 ? 150 : 160);
+        }
+        assertThat(s.settled()).isFalse();
+    }
+
+    /** From above: a quarter while unproven, else a little below, so that the last move comes up from there. */
+    @Test
+    void outwardGoesALittleBelow() {
+        assertThat(TurnAdvice.next(advised(200e5, 160e5, 2e5, 250e5, ScrewModel.from(40e5))))
+                .isInstanceOfSatisfying(TurnAdvice.Turn.class, t -> {
+                    assertThat(t.turns()).isEqualTo(-0.25);
+                    assertThat(t.expectedPa()).isEqualTo(190e5);
+                    assertThat(t.reason().code()).isEqualTo("advice.out");
+                });
+        ScrewModel proven = new ScrewModel(40e5, 1e5, 3, 41e5);
+        assertThat(TurnAdvice.next(advised(200e5, 160e5, 2e5, 250e5, proven)))
+                .isInstanceOfSatisfying(
+                        TurnAdvice.Turn.class, t -> assertThat(t.turns()).isEqualTo(-1.0625));
+        assertThat(TurnAdvice.next(new TurnAdvice.Case(200e5, 160e5, 2e5, 250e5, 0, proven, 0.5, false)))
+                .isInstanceOfSatisfying(
+                        TurnAdvice.Turn.class, t -> assertThat(t.turns()).isEqualTo(-0.5));
+        assertThat(TurnAdvice.next(new TurnAdvice.Case(4e5, 0, 0.1e5, 250e5, 0, proven, 9, false)))
+                .isInstanceOfSatisfying(
+                        TurnAdvice.Turn.class,
+                        t -> assertThat(t.expectedPa())
+                                .as("never below nothing")
+                                .isZero());
+    }
+
+    @Test
+    void inwardTakesTheWholeWayOnceProven() {
+        ScrewModel proven = new ScrewModel(40e5, 1e5, 3, 41e5);
+        assertThat(TurnAdvice.next(advised(80e5, 160e5, 4e5, 250e5, proven)))
+                .isInstanceOfSatisfying(TurnAdvice.Turn.class, t -> {
+                    assertThat(t.turns()).isEqualTo(2);
+                    assertThat(t.expectedPa()).isEqualTo(160e5);
+                    assertThat(t.reason().code()).isEqualTo("advice.in");
+                });
+        // At its steepest, 42 bar a turn, two turns would leave a narrower band.
+        assertThat(TurnAdvice.next(advised(80e5, 160e5, 1e5, 250e5, proven)))
+                .isInstanceOfSatisfying(
+                        TurnAdvice.Turn.class, t -> assertThat(t.turns()).isEqualTo(1.875));
+        assertThat(TurnAdvice.next(advised(158.5e5, 160e5, 0.5e5, 250e5, proven)))
+                .as("a sixteenth is 2.5 bar: further off on the other side")
+                .isInstanceOf(TurnAdvice.Turn.class);
+        assertThat(TurnAdvice.next(advised(159e5, 160e5, 0.5e5, 250e5, proven))).isInstanceOf(TurnAdvice.Finest.class);
+        assertThat(TurnAdvice.next(advised(159.5e5, 160e5, 0.5e5, 250e5, proven)))
+                .isInstanceOf(TurnAdvice.Leave.class);
+    }
+
+    @Test
+    void boundsOfABelief() {
+        assertThat(ScrewModel.from(40e5).upper()).isEqualTo(80e5);
+        assertThat(ScrewModel.from(40e5).lower())
+                .as("no flatter than two fifths")
+                .isEqualTo(16e5);
+        assertThat(new ScrewModel(40e5, 2e5, 2, 0).lower()).isEqualTo(36e5);
+        assertThat(new ScrewModel(40e5, 2e5, 2, 50e5).upper())
+                .as("steeper was seen")
+                .isEqualTo(50e5);
+        assertThat(new ScrewModel(40e5, 5.9e5, 1, 0).proven()).isTrue();
+        assertThat(new ScrewModel(40e5, 6.1e5, 1, 0).proven()).isFalse();
+        assertThat(new ScrewModel(40e5, 1e5, 0, 0).proven())
+                .as("never answered")
+                .isFalse();
+        // A pair far outside the belief is weighed little, and is no steepest slope.
+        ScrewModel proven = new ScrewModel(40e5, 1e5, 3, 42e5);
+        ScrewModel odd = proven.learn(0.25, 60e5, 0.2e5);
+        assertThat(odd.slope()).isCloseTo(40e5, within(5e5));
+        assertThat(odd.steepest()).isEqualTo(42e5);
+        assertThat(proven.learn(0, 10e5, 1e5)).isEqualTo(proven);
+    }
+
+    @Test
+    void aCrackNeedsABaselineFirst() {
+        CrackDetector d = new CrackDetector(0.1e5, 0.05);
+        for (int i = 0; i < 39; i++) {
+            d.add(176e5 - i * 0.5e5, OptionalDouble.of(13 + i));
+            assertThat(d.stood()).isEmpty();
+        }
+        assertThat(d.crackedAt()).isEmpty();
+        CrackDetector rises = new CrackDetector(0.1e5, 0.05);
+        for (int i = 0; i < 300; i++) {
+            rises.add(176e5 + Math.max(0, i - 100) * 0.05e5, OptionalDouble.of(13.4 + Math.max(0, i - 100) * 0.1));
+        }
+        assertThat(rises.crackedAt()).as("a gauge that rises").isEmpty();
+    }
 }

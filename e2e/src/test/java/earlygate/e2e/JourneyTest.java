@@ -140,13 +140,7 @@ class JourneyTest {
     /** Half typed, left and come back to; the network gone, a second Enter, a reload: one reading, once. */
     @Test
     void nothingTypedIsLostOrDoubled() {
-        Page page = Stage.open("/unit/DR-09/run");
-        page.getByLabel("Who runs it").fill("Ada Marsh");
-        page.getByText("At the machine").click();
-        page.getByRole(
-                        AriaRole.BUTTON,
-                        new Page.GetByRoleOptions().setName("Start").setExact(true))
-                .click();
+        Page page = atTheMachine("DR-09");
         new Technician(page).walkTo("Prove zero pressure");
         page.getByLabel("Type what G1 reads").fill("0,");
         page.reload();
@@ -170,13 +164,7 @@ class JourneyTest {
     /** Two people on one run: whoever only looks sees the other go on at once. */
     @Test
     void twoTabsFollowEachOther() {
-        Page one = Stage.open("/unit/BP-11/run");
-        one.getByLabel("Who runs it").fill("Ada Marsh");
-        one.getByText("At the machine").click();
-        one.getByRole(
-                        AriaRole.BUTTON,
-                        new Page.GetByRoleOptions().setName("Start").setExact(true))
-                .click();
+        Page one = atTheMachine("BP-11");
         assertThat(one.locator("article.step")).isVisible();
         Page two = one.context().newPage();
         two.navigate(one.url());
@@ -190,13 +178,7 @@ class JourneyTest {
     /** Turns at a machine are entered as they were made, and a slip is named. */
     @Test
     void turnsAreEnteredAsTheyWereMade() {
-        Page page = Stage.open("/unit/SW-03/run");
-        page.getByLabel("Who runs it").fill("Ada Marsh");
-        page.getByText("At the machine").click();
-        page.getByRole(
-                        AriaRole.BUTTON,
-                        new Page.GetByRoleOptions().setName("Start").setExact(true))
-                .click();
+        Page page = atTheMachine("SW-03");
         new Technician(page).walkTo("Turn P1 compensator all the way in");
         assertThat(page.locator("button.primary")).isDisabled();
         page.getByLabel("Whole turns").click();
@@ -215,6 +197,17 @@ class JourneyTest {
         page.getByText("That was a slip").first().click();
         assertThat(page.locator("button.primary")).isDisabled();
         assertThat(page.locator(".log li.slip")).containsText("2 7/8 turns in");
+    }
+
+    private static Page atTheMachine(String tag) {
+        Page page = Stage.open("/unit/" + tag + "/run");
+        page.getByLabel("Who runs it").fill("Ada Marsh");
+        page.getByText("At the machine").click();
+        page.getByRole(
+                        AriaRole.BUTTON,
+                        new Page.GetByRoleOptions().setName("Start").setExact(true))
+                .click();
+        return page;
     }
 
     private static Locator link(Page page, String name) {

@@ -1,5 +1,7 @@
 package earlygate.e2e;
 
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
@@ -30,8 +32,9 @@ final class Technician {
                 return;
             }
             if (visible("Yes, open the gate")) {
+                // Pressed once; the gate goes when the server has answered.
                 button("Yes, open the gate").click();
-                settle();
+                assertThat(button("Yes, open the gate")).isHidden();
                 continue;
             }
             step();
@@ -69,7 +72,7 @@ final class Technician {
             typed(primary);
             return;
         }
-        if (page.getByText("its on-time is used up").isVisible()) {
+        if (page.getByText("its on-time is used up").first().isVisible()) {
             rest();
         }
         String turn = text(".box.turn .figure");

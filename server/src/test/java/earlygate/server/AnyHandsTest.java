@@ -4,14 +4,10 @@ import static earlygate.server.Server.object;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import earlygate.server.Server.Answer;
-import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Random;
 import java.util.regex.Pattern;
-import org.junit.jupiter.api.AfterAll;
-import org.junit.jupiter.api.BeforeAll;
-import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 import tools.jackson.databind.JsonNode;
@@ -21,25 +17,10 @@ import tools.jackson.databind.node.ObjectNode;
  * Hands that do anything, at any step, on every unit, over HTTP: nothing is answered with a fault of the server, each
  * refusal says what it is about, and the run, its record and its paper can be read afterwards.
  */
-class AnyHandsTest {
+class AnyHandsTest extends OnAServer {
     private static final Pattern UNSAID = Pattern.compile("\\{\\w+}|NaN|Infinity|\\bnull\\b");
     private static final int RUNS = 4;
     private static final int DEEDS = 45;
-
-    @TempDir
-    static Path data;
-
-    private static Server server;
-
-    @BeforeAll
-    static void start() {
-        server = new Server(data);
-    }
-
-    @AfterAll
-    static void stop() {
-        server.close();
-    }
 
     @ParameterizedTest
     @ValueSource(strings = {"LG-07", "FB-02", "BP-11", "NH-04", "SW-03", "WD-05", "DR-09", "PL-01"})
@@ -49,14 +30,15 @@ class AnyHandsTest {
             boolean practice = i % 2 == 0;
             JsonNode view = server.post(
                             "/api/runs",
-                            object().put("tag", tag).put("technician", "Any Body").put("practice", practice))
+                            object().put("tag", tag)
+                                    .put("technician", "Any Body")
+                                    .put("practice", practice))
                     .json();
             long run = view.get("id").asLong();
             for (int k = 0; k < DEEDS; k++) {
                 view = server.run(run);
-                Answer answer = random.nextInt(practice ? 2 : 1) == 0
-                        ? event(random, run, view)
-                        : rig(random, run, view);
+                Answer answer =
+                        random.nextInt(practice ? 2 : 1) == 0 ? event(random, run, view) : rig(random, run, view);
                 assertThat(answer.status()).as(answer.text()).isIn(200, 409, 422);
                 if (answer.status() != 200) {
                     assertThat(answer.problem()).isNotBlank();
@@ -80,7 +62,9 @@ class AnyHandsTest {
                 : step.get("id").asString();
         if (!view.path("waitingAt").isNull() && r.nextInt(3) > 0) {
             return server.event(
-                    run, "hold-opened", object().put("phase", view.at("/waitingAt/phase").asString()));
+                    run,
+                    "hold-opened",
+                    object().put("phase", view.at("/waitingAt/phase").asString()));
         }
         ObjectNode body = object().put("step", at);
         String[] texts = {"0", "160", "12,5", "", "nonsense", "-4", "1e9", "47"};
@@ -88,12 +72,12 @@ class AnyHandsTest {
         return switch (r.nextInt(11)) {
             case 0, 1, 2 -> server.event(run, "step-done", body);
             case 3, 4 -> good(r, run, step, body);
-            case 5 -> server.event(run, "reading", body.put("instrument", any(r, view)).put("text", text));
+            case 5 ->
+                server.event(
+                        run, "reading", body.put("instrument", any(r, view)).put("text", text));
             case 6 ->
                 server.event(
-                        run,
-                        "turned",
-                        body.put("setting", any(r, view)).put("turns", (r.nextInt(65) - 32) / 16.0));
+                        run, "turned", body.put("setting", any(r, view)).put("turns", (r.nextInt(65) - 32) / 16.0));
             case 7 -> server.event(run, "deviation", body.put("text", "left so by any body"));
             case 8 -> server.event(run, "struck", body.put("wrong", r.nextInt(60)));
             case 9 -> server.event(run, r.nextBoolean() ? "again" : "reopened", body);
@@ -122,7 +106,9 @@ class AnyHandsTest {
     private static String any(Random r, JsonNode view) {
         List<String> names = new ArrayList<>(List.of("OIL", "M1", "nobody", "G1"));
         view.get("screws").forEach(s -> names.add(s.get("setting").asString()));
-        view.path("step").path("expect").forEach(e -> names.add(e.get("testPoint").asString()));
+        view.path("step")
+                .path("expect")
+                .forEach(e -> names.add(e.get("testPoint").asString()));
         return names.get(r.nextInt(names.size()));
     }
 

@@ -16,10 +16,7 @@ import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.stream.Stream;
-import org.junit.jupiter.api.AfterAll;
-import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.Arguments;
 import org.junit.jupiter.params.provider.MethodSource;
@@ -31,24 +28,9 @@ import tools.jackson.databind.node.ObjectNode;
  * with readings typed off a machine that the server has never seen. What the record says was left is then held against
  * where the hidden screws really stand.
  */
-class EveryUnitTest {
+class EveryUnitTest extends OnAServer {
     private static final List<String> TAGS =
             List.of("LG-07", "FB-02", "BP-11", "NH-04", "SW-03", "WD-05", "DR-09", "PL-01");
-
-    @TempDir
-    static Path data;
-
-    private static Server server;
-
-    @BeforeAll
-    static void start() {
-        server = new Server(data);
-    }
-
-    @AfterAll
-    static void stop() {
-        server.close();
-    }
 
     private static PowerUnit unit(String tag) {
         try {

@@ -4,37 +4,18 @@ import static earlygate.server.Server.object;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import earlygate.server.Server.Answer;
-import java.nio.file.Path;
 import java.util.Arrays;
 import java.util.List;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.text.PDFTextStripper;
-import org.junit.jupiter.api.AfterAll;
-import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ObjectNode;
 
 /** Plans on screen, on paper and as files; and the day sheet. */
-class PlanServerTest {
-    @TempDir
-    static Path data;
-
-    private static Server server;
-
-    @BeforeAll
-    static void start() {
-        server = new Server(data);
-    }
-
-    @AfterAll
-    static void stop() {
-        server.close();
-    }
-
+class PlanServerTest extends OnAServer {
     /** Every sentence has its words, every figure its unit, every set step its instrument, on every unit and school. */
     @ParameterizedTest
     @ValueSource(strings = {"LG-07", "FB-02", "BP-11", "NH-04", "SW-03", "WD-05", "DR-09", "PL-01"})

@@ -10,8 +10,6 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.text.PDFTextStripper;
-import org.junit.jupiter.api.AfterAll;
-import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -20,22 +18,7 @@ import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ObjectNode;
 
 /** Features of the server, over HTTP, on a real H2 file. */
-class ServerTest {
-    @TempDir
-    static Path data;
-
-    private static Server server;
-
-    @BeforeAll
-    static void start() {
-        server = new Server(data);
-    }
-
-    @AfterAll
-    static void stop() {
-        server.close();
-    }
-
+class ServerTest extends OnAServer {
     @Test
     void solvesASituation() {
         ObjectNode situation = object();

@@ -5,14 +5,10 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import earlygate.server.Server.Answer;
-import java.nio.file.Path;
 import java.util.List;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
-import org.junit.jupiter.api.AfterAll;
-import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
@@ -20,22 +16,7 @@ import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ObjectNode;
 
 /** Sheets, bills of settings, the reckoner and the register of instruments, over HTTP, on a real H2 file. */
-class SheetTest {
-    @TempDir
-    static Path data;
-
-    private static Server server;
-
-    @BeforeAll
-    static void start() {
-        server = new Server(data);
-    }
-
-    @AfterAll
-    static void stop() {
-        server.close();
-    }
-
+class SheetTest extends OnAServer {
     private static ObjectNode named(String tag) {
         return Server.unit().put("tag", tag);
     }

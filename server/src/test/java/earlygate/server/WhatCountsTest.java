@@ -24,30 +24,13 @@ import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
 import java.util.stream.IntStream;
 import org.flywaydb.core.Flyway;
-import org.junit.jupiter.api.AfterAll;
-import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ObjectNode;
 
 /** What is written counts, once; what must not be walked is not started; one machine never touches another. */
-class WhatCountsTest {
-    @TempDir
-    static Path data;
-
-    private static Server server;
-
-    @BeforeAll
-    static void start() {
-        server = new Server(data);
-    }
-
-    @AfterAll
-    static void stop() {
-        server.close();
-    }
-
+class WhatCountsTest extends OnAServer {
     private static long run(String tag, boolean practice) {
         Answer started = server.post(
                 "/api/runs", object().put("tag", tag).put("technician", "Ann").put("practice", practice));

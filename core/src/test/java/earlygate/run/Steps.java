@@ -1,0 +1,92 @@
+package earlygate.run;
+
+import static earlygate.fixture.Units.document;
+import static earlygate.fixture.Units.lg07;
+import static earlygate.fixture.Units.read;
+
+import earlygate.circuit.PowerUnit;
+import earlygate.ladder.GapSchool;
+import earlygate.plan.Plan;
+import earlygate.plan.Planner;
+import earlygate.plan.School;
+import earlygate.plan.Step;
+import earlygate.run.RunEvent.Body;
+import earlygate.run.RunEvent.Source;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.function.Predicate;
+
+/** One step of a plan under a magnifying glass: what a run says of it after a few events, wherever the run stands. */
+final class Steps {
+    static final OptionalDouble WARM = OptionalDouble.of(318);
+
+    final PowerUnit unit;
+    final Plan plan;
+    final Curves curves;
+    private final boolean rig;
+    private final List<RunEvent> log = new ArrayList<>();
+
+    private Steps(PowerUnit unit, Plan plan, boolean rig) {
+        this.unit = unit;
+        this.plan = plan;
+        this.curves = new Curves(unit);
+        this.rig = rig;
+    }
+
+    static Steps lg() {
+        PowerUnit unit = lg07();
+        return new Steps(unit, Planner.plan(unit, School.LEAD_WITH_PUMP, GapSchool.DEFAULT), false);
+    }
+
+    static Steps of(String tag) {
+        PowerUnit unit = read(document(tag));
+        return new Steps(unit, Planner.plan(unit, School.AUTO, GapSchool.DEFAULT), false);
+    }
+
+    /** The same plan on a machine that reports what is done to it. */
+    Steps onRig() {
+        return new Steps(unit, plan, true);
+    }
+
+    Step first(Predicate<Step> which) {
+        return plan.steps().stream().filter(which).findFirst().orElseThrow();
+    }
+
+    Step coded(String action) {
+        return first(s -> s.action().code().equals(action));
+    }
+
+    Step of(Step.Kind kind, String setting) {
+        return first(s -> s.kind() == kind && s.setting().equals(Optional.of(setting)));
+    }
+
+    Steps then(Body... bodies) {
+        for (Body b : bodies) {
+            log.add(new RunEvent(log.size() + 1, Instant.EPOCH, "A", b));
+        }
+        return this;
+    }
+
+    Steps reads(Step step, String gauge, double bar) {
+        return then(new RunEvent.Reading(step.id(), gauge, bar * 1e5, Source.TYPED, WARM));
+    }
+
+    Steps turns(Step step, double turns) {
+        return then(new RunEvent.Turned(step.id(), step.setting().orElseThrow(), turns));
+    }
+
+    RunState state() {
+        return RunState.of(unit, plan, log, rig, curves);
+    }
+
+    Optional<Coach.Advice> advice(Step step) {
+        return Coach.advice(state(), step, curves);
+    }
+
+    StepJudge judge(Step step) {
+        return new StepJudge(state(), step);
+    }
+}

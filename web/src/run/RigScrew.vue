@@ -1,0 +1,71 @@
+<script setup lang="ts">
+import { settingName } from '../display/names'
+import { turnsText } from '../display/quantity'
+
+/** One screw of the practice rig with its jam nut. */
+defineProps<{ id: string; tight: boolean; current?: boolean }>()
+const emit = defineEmits<{ act: [action: string, target: string, value: number] }>()
+const TURNS = [-1, -0.25, -0.0625, 0.0625, 0.25, 1]
+</script>
+
+<template>
+  <div class="screw" :class="{ current }" role="group" :aria-label="`Screw of ${settingName(id)}`">
+    <div class="row">
+      <b>{{ settingName(id) }}</b>
+      <span v-if="current" class="quiet small">↻ in raises</span>
+      <span class="gap"></span>
+      <button type="button" :aria-pressed="tight" :class="{ tight }" @click="emit('act', 'nut', id, tight ? 0 : 1)">{{ tight ? 'Nut tight' : 'Nut slack' }}</button>
+    </div>
+    <div class="turns">
+      <button v-for="t in TURNS" :key="t" type="button" :aria-label="`Turn ${settingName(id)} ${turnsText(t)} ${t > 0 ? 'in' : 'out'}`" @click="emit('act', 'turn', id, t)">
+        {{ t > 0 ? '↻' : '↺' }} {{ turnsText(t) }}
+      </button>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.row {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px;
+  align-items: center;
+}
+button {
+  font: inherit;
+  font-weight: 600;
+  min-height: 44px;
+  min-width: 44px;
+  padding: 0 8px;
+  color: var(--ink);
+  background: var(--board);
+  border: 1.5px solid var(--quiet);
+  border-radius: 6px;
+  cursor: pointer;
+}
+.tight {
+  border-style: double;
+  border-width: 4px;
+}
+.screw {
+  border: 1.5px solid var(--rule);
+  border-radius: 8px;
+  padding: 6px 8px;
+  display: grid;
+  gap: 6px;
+}
+.screw.current {
+  border-color: var(--gold);
+  border-width: 3px;
+}
+.turns {
+  display: grid;
+  grid-template-columns: repeat(6, 1fr);
+  gap: 4px;
+}
+.turns button {
+  padding: 0;
+  font-size: 15px;
+  white-space: nowrap;
+}
+</style>
