@@ -197,6 +197,7 @@ onBeforeUnmount(() => window.removeEventListener('keydown', onKey))
       <div v-if="run.advice" class="box turn">
         <span class="quiet small">Next turn</span>
         <b v-if="live?.crackBar" class="figure">stop, it has cracked</b>
+        <b v-else-if="wrong.length" class="figure">wait</b>
         <b v-else class="figure">{{ run.advice.turns ? `${run.advice.turns > 0 ? '↻' : '↺'} ${run.advice.turnsText} ${run.advice.turns > 0 ? 'in' : 'out'}` : 'none now' }}</b>
         <span class="small">{{ run.advice.text }}</span>
         <TurnEntry

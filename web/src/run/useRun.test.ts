@@ -121,3 +121,26 @@ it('looks again when somebody else has gone on, and after a conflict', async () 
   await vi.waitFor(() => expect(reads).toBe(3))
   page.unmount()
 })
+
+it('a slow look at the run is awaited however often the stream speaks, and never undoes a newer answer', async () => {
+  const looks: ((seq: number) => void)[] = []
+  let seq = 0
+  vi.stubGlobal('fetch', (_: string, init: RequestInit) => {
+    const view = (n: number) => new Response(`{"uuid":"u-7","seq":${n}}`)
+    if (init.method === 'POST') return Promise.resolve(view(++seq))
+    return looks.length ? new Promise<Response>((ok) => looks.push((n) => ok(view(n)))) : (looks.push(() => {}), Promise.resolve(view(0)))
+  })
+  const page = await open()
+  run.seen(1)
+  run.seen(1)
+  run.seen(1)
+  await flushPromises()
+  expect(looks).toHaveLength(2)
+  seq = 1
+  expect(await run.send(reading)).toBe(true)
+  expect(run.run.value?.seq).toBe(2)
+  looks[1]?.(1)
+  await flushPromises()
+  expect(run.run.value?.seq).toBe(2)
+  page.unmount()
+})

@@ -18,8 +18,14 @@ export function useRun(id: string) {
   const stopped = shallowRef<Refused>()
   const busy = ref(false)
   const queryKey = computed(() => ['run', id, display.pressure])
-  const query = useQuery({ queryKey, queryFn: () => call<RunView>('GET', `/api/runs/${id}?${display.query}`) })
+  const query = useQuery({ queryKey, queryFn: async () => newer(await call<RunView>('GET', `/api/runs/${id}?${display.query}`)) })
   const box = computed(() => (query.data.value?.uuid ? outbox(query.data.value.uuid) : undefined))
+
+  /** A view asked for earlier may come later than the answer to an entry. */
+  function newer(view: RunView): RunView {
+    const have = queries.getQueryData<RunView>(queryKey.value)
+    return have && have.seq > view.seq ? have : view
+  }
 
   async function flush(): Promise<Map<string, Refused>> {
     if (!box.value) return new Map()
@@ -27,7 +33,7 @@ export function useRun(id: string) {
     try {
       const done = await box.value.flush(
         (e) => call<RunView>('POST', `/api/runs/${id}/events?${display.query}`, { key: e.key, ...e.event }),
-        (view) => queries.setQueryData(queryKey.value, view),
+        (view) => queries.setQueryData(queryKey.value, newer(view)),
       )
       stopped.value = done.stopped
       // Somebody else has gone on: look at the run as it stands now.
@@ -52,7 +58,8 @@ export function useRun(id: string) {
 
   /** Somebody else, or another tab, has written as far as this. */
   function seen(seq: number) {
-    if (query.data.value && seq > query.data.value.seq && !busy.value) void query.refetch()
+    // The stream says it many times a second: what is being fetched is awaited, not begun anew.
+    if (query.data.value && seq > query.data.value.seq && !busy.value) void query.refetch({ cancelRefetch: false })
   }
 
   watch(box, () => void flush())

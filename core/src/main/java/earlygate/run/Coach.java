@@ -19,6 +19,9 @@ public final class Coach {
     /** Silent turns in a row after which the adjuster at hand doesn't have the gauge. */
     private static final int SILENT = 2;
 
+    /** Turns that the gentlest screw believed needs for one of the data's. */
+    private static final double GENTLEST = 2.5;
+
     private static final double UNPROVEN = TurnAdvice.UNPROVEN_MOST;
 
     private final RunState run;
@@ -87,12 +90,35 @@ public final class Coach {
         if (record.cracked().isPresent()) {
             return new Advice(0, Reason.of("advice.cracked"));
         }
-        Screw screw = run.unit().setting(step.setting().orElseThrow()).screw();
-        double nominal = Math.max(TurnAdvice.STEP, (screw.maxPa() - goal.targetPa()) / screw.paPerTurn());
-        double share = -record.turned() / nominal;
+        if (crackWentBy(run, step)) {
+            return new Advice(
+                    0,
+                    Reason.of("advice.no-crack")
+                            .name("setting", step.setting().orElseThrow())
+                            .name("gauge", goal.testPoint())
+                            .turns("turned", Math.abs(record.turned())));
+        }
+        Screw screw = screw(run, step);
+        double share = -record.turned() / toNominal(screw, goal);
         double turns = share < 0.4 ? 4 * TurnAdvice.STEP : share < 0.7 ? 2 * TurnAdvice.STEP : TurnAdvice.STEP;
         Reason reason = Reason.of("advice.back-out").turns("turns", turns).pressure("moves", turns * screw.paPerTurn());
         return new Advice(-turns, reason);
+    }
+
+    /** Backed out to its end, or further than the gentlest screw would need, and nothing cracked. */
+    static boolean crackWentBy(RunState run, Step step) {
+        StepRecord record = run.record(step.id());
+        double most = GENTLEST * toNominal(screw(run, step), step.goal().orElseThrow()) + 1;
+        return record.cracked().isEmpty() && (record.touchedEnd() || -record.turned() > most);
+    }
+
+    private static Screw screw(RunState run, Step step) {
+        return run.unit().setting(step.setting().orElseThrow()).screw();
+    }
+
+    /** Turns from all in to the target by the data of the screw. */
+    private static double toNominal(Screw screw, Goal goal) {
+        return Math.max(TurnAdvice.STEP, (screw.maxPa() - goal.targetPa()) / screw.paPerTurn());
     }
 
     /** The nut drags: how far to set against it before it is tightened again. */

@@ -16,6 +16,11 @@ public final class WayBack {
         boolean fails = judge.judged().stream().anyMatch(j -> j.grade() != Grade.PASS);
         List<Step> before = run.plan().steps().subList(0, run.plan().steps().indexOf(step));
         if (step.goes(Way.BACK_OUT_TO_CRACK)) {
+            if (Coach.crackWentBy(run, step)) {
+                return last(
+                        before,
+                        s -> s.kind() == Step.Kind.START_POSITION && s.setting().equals(step.setting()));
+            }
             // The crack is found at what the pump holds: held too far off, no other try of the same comes nearer.
             return fails
                     ? last(before, s -> s.kind() == Step.Kind.START_POSITION && s.goes(Way.TURN_TO_READING))

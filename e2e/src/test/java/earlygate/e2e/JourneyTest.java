@@ -11,8 +11,6 @@ import com.microsoft.playwright.options.FilePayload;
 import java.io.IOException;
 import java.nio.file.Files;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.params.ParameterizedTest;
-import org.junit.jupiter.params.provider.ValueSource;
 
 /** Whole journeys through the real interface. */
 class JourneyTest {
@@ -30,10 +28,7 @@ class JourneyTest {
         assertThat(page.locator("[aria-current=step]")).containsText("Back RV1 out until it just cracks");
         link(page, "Walk this plan").click();
         page.getByLabel("Who runs it").fill("Ada Marsh");
-        page.getByRole(
-                        AriaRole.BUTTON,
-                        new Page.GetByRoleOptions().setName("Start").setExact(true))
-                .click();
+        Journey.button(page, "Start").click();
 
         Technician technician = new Technician(page);
         technician.walkTo("Back RV1 out until");
@@ -45,10 +40,7 @@ class JourneyTest {
         // The power had gone: the machine stands still with its screws where they were, and the page says so.
         assertThat(page.getByText("M1 stands still; this step is read with it running"))
                 .isVisible();
-        page.getByRole(
-                        AriaRole.BUTTON,
-                        new Page.GetByRoleOptions().setName("Start M1").setExact(true))
-                .click();
+        Journey.button(page, "Start M1").click();
         technician.walkTo("");
         link(page, "Open the record").click();
 
@@ -64,26 +56,6 @@ class JourneyTest {
         assertThat(Files.readAllBytes(pdf.path())).startsWith("%PDF".getBytes());
         Download json = page.waitForDownload(() -> link(page, "JSON").click());
         assertThat(Files.readString(json.path())).contains("\"outcome\":\"passed\"", "Ada Marsh");
-    }
-
-    /** An engine with load sense, an accumulator, a battery pack, a branch: by the screws, to a passed record. */
-    @ParameterizedTest
-    @ValueSource(strings = {"NH-04", "FB-02", "PL-01", "WD-05"})
-    void everyKindOfUnitIsCommissionedByTheScrews(String tag) {
-        Page page = Stage.open("/unit/" + tag + "/run");
-        page.getByLabel("Who runs it").fill("Ada Marsh");
-        page.getByRole(
-                        AriaRole.BUTTON,
-                        new Page.GetByRoleOptions().setName("Start").setExact(true))
-                .click();
-        assertThat(page.locator("article.step")).isVisible();
-        new Technician(page).walkTo("");
-        link(page, "Open the record").click();
-        assertThat(page.locator(".outcome")).containsText("Passed");
-        assertThat(page.locator(".outcome")).containsText("on the practice rig");
-        page.navigate(page.url().replaceAll("/unit/.*", "/"));
-        assertThat(page.locator("article").filter(new Locator.FilterOptions().setHasText(tag)))
-                .containsText("Not commissioned here yet");
     }
 
     @Test
@@ -112,17 +84,11 @@ class JourneyTest {
     @Test
     void atTheMachineReadingsAreTypedWithoutAMouse() {
         Page page = Stage.open("/unit/LG-07/run");
-        page.getByRole(
-                        AriaRole.BUTTON,
-                        new Page.GetByRoleOptions().setName("Start").setExact(true))
-                .click();
+        Journey.button(page, "Start").click();
         assertThat(page.getByRole(AriaRole.ALERT)).containsText("Give the name");
         page.getByLabel("Who runs it").fill("Ada Marsh");
         page.getByText("At the machine").click();
-        page.getByRole(
-                        AriaRole.BUTTON,
-                        new Page.GetByRoleOptions().setName("Start").setExact(true))
-                .click();
+        Journey.button(page, "Start").click();
         assertThat(page.locator("article.step")).isVisible();
         new Technician(page).walkTo("Prove zero pressure");
         page.locator("h1").click();
@@ -200,18 +166,10 @@ class JourneyTest {
     }
 
     private static Page atTheMachine(String tag) {
-        Page page = Stage.open("/unit/" + tag + "/run");
-        page.getByLabel("Who runs it").fill("Ada Marsh");
-        page.getByText("At the machine").click();
-        page.getByRole(
-                        AriaRole.BUTTON,
-                        new Page.GetByRoleOptions().setName("Start").setExact(true))
-                .click();
-        return page;
+        return Journey.start(tag, "At the machine");
     }
 
     private static Locator link(Page page, String name) {
-        return page.getByRole(
-                AriaRole.LINK, new Page.GetByRoleOptions().setName(name).setExact(true));
+        return Journey.link(page, name);
     }
 }

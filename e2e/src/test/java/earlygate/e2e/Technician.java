@@ -72,7 +72,7 @@ final class Technician {
             typed(primary);
             return;
         }
-        if (page.getByText("its on-time is used up").first().isVisible()) {
+        if (page.locator(".stopped").getByText("its on-time is used up").isVisible()) {
             rest();
         }
         String turn = text(".box.turn .figure");

@@ -225,7 +225,18 @@ final class LiveRig {
 
     /** What stands otherwise than the step at hand needs it, each with what to put back. */
     synchronized List<Reason> wrong() {
-        return step.map(s -> Mismatch.of(unit, s, rig)).orElse(List.of());
+        List<Reason> wrong = step.map(s -> Mismatch.of(unit, s, rig)).orElse(List.of());
+        return wrong.isEmpty() && crack != null && crack.stood().isEmpty() ? List.of(notStanding()) : wrong;
+    }
+
+    /** Turned before the gauge stood, no fall can be told from its wandering: the screw waits, or goes back in. */
+    private Reason notStanding() {
+        Step.Goal goal = step.orElseThrow().goal().orElseThrow();
+        Settled gauge = settled.get(goal.testPoint());
+        boolean fell = gauge.settled() && gauge.mean() < goal.targetPa() - goal.tolerancePa();
+        return Reason.of(fell ? "rig.wrong.fell-unseen" : "rig.wrong.not-standing")
+                .name("gauge", goal.testPoint())
+                .name("setting", step.orElseThrow().setting().orElseThrow());
     }
 
     synchronized LiveView view() {

@@ -1,0 +1,29 @@
+package earlygate.e2e;
+
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+
+/** What every journey does at its beginning. */
+final class Journey {
+    private Journey() {}
+
+    /** A run of the unit, on the practice rig or "At the machine". */
+    static Page start(String tag, String at) {
+        Page page = Stage.open("/unit/" + tag + "/run");
+        page.getByLabel("Who runs it").fill("Ada Marsh");
+        page.getByText(at).click();
+        button(page, "Start").click();
+        return page;
+    }
+
+    static Locator button(Page page, String name) {
+        return page.getByRole(
+                AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name).setExact(true));
+    }
+
+    static Locator link(Page page, String name) {
+        return page.getByRole(
+                AriaRole.LINK, new Page.GetByRoleOptions().setName(name).setExact(true));
+    }
+}
