@@ -110,7 +110,8 @@ function open(id: string, now: number, by: number) {
   min-width: 72px;
   font-size: 15px;
 }
-button {
+/* The handles of its screws too. */
+:where(.rig) :deep(button) {
   font: inherit;
   font-weight: 600;
   min-height: 44px;
@@ -122,7 +123,7 @@ button {
   border-radius: 6px;
   cursor: pointer;
 }
-button:disabled {
+:where(.rig) :deep(button:disabled) {
   opacity: 0.45;
   cursor: default;
 }

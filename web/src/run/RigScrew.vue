@@ -31,18 +31,6 @@ const TURNS = [-1, -0.25, -0.0625, 0.0625, 0.25, 1]
   gap: 6px;
   align-items: center;
 }
-button {
-  font: inherit;
-  font-weight: 600;
-  min-height: 44px;
-  min-width: 44px;
-  padding: 0 8px;
-  color: var(--ink);
-  background: var(--board);
-  border: 1.5px solid var(--quiet);
-  border-radius: 6px;
-  cursor: pointer;
-}
 .tight {
   border-style: double;
   border-width: 4px;

@@ -32,7 +32,7 @@ class JourneyTest {
 
         Technician technician = new Technician(page);
         technician.walkTo("Back RV1 out until");
-        assertThat(page.locator(".alone")).containsText("No relief behind this screw");
+        assertThat(page.locator("p.alone")).containsText("No relief behind this screw");
         String before = page.locator("article.step > p").first().innerText();
         Stage.restart();
         page.reload();

@@ -5,6 +5,7 @@ import com.microsoft.playwright.BrowserContext;
 import com.microsoft.playwright.BrowserType;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Playwright;
+import com.microsoft.playwright.assertions.PlaywrightAssertions;
 import earlygate.server.EarlyGate;
 import java.io.IOException;
 import java.io.UncheckedIOException;
@@ -31,6 +32,11 @@ final class Stage {
             .launch(new BrowserType.LaunchOptions()
                     .setExecutablePath(Path.of("/usr/bin/chromium"))
                     .setArgs(FLAGS));
+
+    static {
+        // Two journeys, two servers and two browsers share the machine.
+        PlaywrightAssertions.setDefaultAssertionTimeout(15_000);
+    }
 
     private Stage() {}
 
