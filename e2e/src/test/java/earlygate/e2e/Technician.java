@@ -16,6 +16,9 @@ final class Technician {
     private static final Pattern RELOCK = Pattern.compile("Slacken the nut, turn " + TURNS + " against.*");
     private static final Pattern BAND = Pattern.compile("must show ([0-9.]+) to ([0-9.]+)");
 
+    private static final Pattern STANDS =
+            Pattern.compile("▲ (\\S+) (stands still.*|runs;.*|is open.*|must be fully open.*|is in .* must be in .*)");
+
     private final Page page;
     private String prepared = "";
     private int idle;
@@ -73,6 +76,7 @@ final class Technician {
         if (page.locator(".stopped").getByText("its on-time is used up").isVisible()) {
             rest();
         }
+        putRight();
         String turn = text(".box.turn .figure");
         Matcher next = NEXT_TURN.matcher(turn);
         Matcher relock = RELOCK.matcher(text(".box.turn span.small >> nth=1"));
@@ -88,6 +92,27 @@ final class Technician {
         }
         idle++;
         settle();
+    }
+
+    /** What the page says stands otherwise is put as it says. */
+    private void putRight() {
+        for (String wrong : page.locator("[aria-label='Stands otherwise'] li").allInnerTexts()) {
+            Matcher part = STANDS.matcher(wrong);
+            if (part.matches()) {
+                String told = part.group(2);
+                put(
+                        part.group(1),
+                        told.startsWith("stands still")
+                                ? "running"
+                                : told.startsWith("runs")
+                                        ? "stopped"
+                                        : told.startsWith("is open")
+                                                ? "shut"
+                                                : told.startsWith("must be fully open")
+                                                        ? "open"
+                                                        : told.replaceAll("^.*must be in |\\.$", ""));
+            }
+        }
     }
 
     private boolean rig() {
@@ -196,11 +221,8 @@ final class Technician {
     }
 
     private void press(String name) {
-        Locator button = page.getByRole(
-                AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name).setExact(true));
-        if (button.isEnabled()) {
-            button.click();
-        }
+        press(page.locator("section.right button:enabled")
+                .filter(new Locator.FilterOptions().setHasText(Pattern.compile("^" + Pattern.quote(name) + "$"))));
     }
 
     /** A handle answers before the next press, as a hand waits for the wheel. */
