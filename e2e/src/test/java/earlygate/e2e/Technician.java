@@ -222,7 +222,7 @@ final class Technician {
 
     private void press(String name) {
         press(page.locator("section.right button:enabled")
-                .filter(new Locator.FilterOptions().setHasText(Pattern.compile("^" + Pattern.quote(name) + "$"))));
+                .filter(new Locator.FilterOptions().setHasText(Pattern.compile("^" + name + "$"))));
     }
 
     /** A handle answers before the next press, as a hand waits for the wheel. */
