@@ -63,6 +63,11 @@ final class Protection {
         return Map.copyOf(onTimeS);
     }
 
+    /** A motor that was put away hot comes back hot. */
+    void restore(Map<String, Double> onTime) {
+        onTimeS.putAll(onTime);
+    }
+
     /**
      * @param oil K
      * @param pressure Pa by line

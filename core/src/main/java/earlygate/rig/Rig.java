@@ -283,7 +283,8 @@ public final class Rig {
             double timeS,
             Map<String, Double> pressures,
             Readiness ready,
-            Double air) {}
+            Double air,
+            Map<String, Double> onTimeS) {}
 
     /** @param turns in from all out */
     public record ScrewStanding(double turns, boolean nutTight) {}
@@ -300,7 +301,8 @@ public final class Rig {
                 time,
                 machine.pressures(),
                 ready,
-                air);
+                air,
+                protection.onTime());
     }
 
     /**
@@ -321,6 +323,9 @@ public final class Rig {
         oil = s.oil();
         time = s.timeS();
         air = s.air() == null ? 0 : s.air();
+        if (s.onTimeS() != null) {
+            protection.restore(s.onTimeS());
+        }
         if (s.ready() != null) {
             ready.restore(s.ready());
         } else {

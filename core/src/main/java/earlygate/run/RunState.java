@@ -19,7 +19,6 @@ import earlygate.run.RunEvent.StepDone;
 import earlygate.run.RunEvent.Stopped;
 import earlygate.run.RunEvent.Struck;
 import earlygate.run.RunEvent.Turned;
-import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -36,9 +35,6 @@ import java.util.Set;
  * log makes it throw: what an event speaks of and the plan doesn't know is passed over.
  */
 public final class RunState {
-    /** How long a reading of the oil is good for. */
-    public static final Duration OIL_FRESH = Duration.ofMinutes(15);
-
     private record Oil(long seq, Instant at, double kelvin) {}
 
     private final PowerUnit unit;
@@ -293,8 +289,7 @@ public final class RunState {
         for (int i = oils.size() - 1; i >= 0; i--) {
             Oil o = oils.get(i);
             if (o.seq() < before) {
-                boolean fresh = Duration.between(o.at(), event.at()).abs().compareTo(OIL_FRESH) <= 0;
-                return fresh ? OptionalDouble.of(o.kelvin()) : OptionalDouble.empty();
+                return OilState.stale(o.at(), event.at()) ? OptionalDouble.empty() : OptionalDouble.of(o.kelvin());
             }
         }
         return OptionalDouble.empty();

@@ -126,11 +126,11 @@ public final class StepJudge {
                     .temperature("low", f.bandLow())
                     .temperature("high", f.bandHigh()));
         }
-        boolean cold = oil.getAsDouble() < f.bandLow();
-        if (!cold && oil.getAsDouble() <= f.bandHigh()) {
+        OilState state = OilState.of(f, oil.getAsDouble());
+        if (state == OilState.OK) {
             return Optional.empty();
         }
-        return Optional.of(Reason.of(cold ? "verdict.cold" : "verdict.hot")
+        return Optional.of(Reason.of(state == OilState.COLD ? "verdict.cold" : "verdict.hot")
                 .temperature("oil", oil.getAsDouble())
                 .temperature("low", f.bandLow())
                 .temperature("high", f.bandHigh())

@@ -1,6 +1,8 @@
 package earlygate.run;
 
 import earlygate.judge.Verdict.Grade;
+import earlygate.plan.Expect;
+import earlygate.plan.Expect.Take;
 import earlygate.plan.Step;
 import earlygate.plan.Step.Way;
 import java.util.List;
@@ -26,12 +28,23 @@ public final class WayBack {
                     ? last(before, s -> s.kind() == Step.Kind.START_POSITION && s.goes(Way.TURN_TO_READING))
                     : Optional.empty();
         }
+        Optional<Expect> later =
+                step.expect().stream().filter(e -> e.take() == Take.AFTER).findFirst();
+        if (later.isPresent()) {
+            // What is left after a while says something only of the pressure it began with.
+            return fails ? last(before, s -> reads(s, later.get().instrument())) : Optional.empty();
+        }
         if (step.setting().isEmpty() || step.kind() == Step.Kind.SET) {
             return Optional.empty();
         }
         return fails || judge.crackIsVoid()
                 ? last(before, s -> s.kind() == Step.Kind.SET && s.setting().equals(step.setting()))
                 : Optional.empty();
+    }
+
+    private static boolean reads(Step step, String gauge) {
+        return step.kind() == Step.Kind.TEST
+                && step.expect().stream().anyMatch(e -> e.instrument().equals(gauge));
     }
 
     private static Optional<Step> last(List<Step> steps, java.util.function.Predicate<Step> which) {

@@ -146,7 +146,8 @@ class RigTest {
         assertThat(again.standing().positions()).containsEntry("DV1", "east");
         Rig.Standing s = rig.standing();
         again.restore(
-                new Rig.Standing(s.running(), s.openings(), null, s.screws(), s.oil(), s.timeS(), null, null, null),
+                new Rig.Standing(
+                        s.running(), s.openings(), null, s.screws(), s.oil(), s.timeS(), null, null, null, null),
                 false);
         assertThat(again.standing().positions()).containsEntry("DV1", "east");
     }
@@ -201,7 +202,11 @@ class RigTest {
         double before = rig.onTime().get("M1");
         assertThat(before).isBetween(55.0, 62.0);
         rig.pass(280);
-        assertThat(rig.onTime().get("M1")).as("half its rest").isCloseTo(before - 20, within(0.5));
+        double rested = rig.onTime().get("M1");
+        assertThat(rested).as("half its rest").isCloseTo(before - 20, within(0.5));
+        Rig again = new Rig(read(document("PL-01")), 5);
+        again.restore(rig.standing(), true);
+        assertThat(again.onTime()).as("put away hot, it comes back hot").containsEntry("M1", rested);
     }
 
     /** The relief of a fixed pump wound fully in against a shut load: a gauge or hose does not stand that. */

@@ -156,6 +156,16 @@ class StepRulesTest {
     }
 
     @Test
+    void aHoldTestBeginsWithItsPressure() {
+        Steps pack = Steps.of("PL-01");
+        Step start = pack.coded("plan.hold-start");
+        Step end = pack.coded("plan.hold-end");
+        double low = end.expect().get(0).low() / 1e5;
+        assertThat(WayBack.of(pack.reads(end, "G1", low + 5).state(), end)).isEmpty();
+        assertThat(WayBack.of(pack.reads(end, "G1", low - 20).state(), end)).contains(start);
+    }
+
+    @Test
     void aCrackTappedIsKeptBesideTheOneFound() {
         Steps lg = Steps.lg();
         Step crack = lg.coded("plan.relief-crack");

@@ -7,10 +7,10 @@ import com.microsoft.playwright.Page;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 
-/** An engine with load sense, an accumulator, a branch: by the screws, to a passed record. */
+/** An engine with load sense, an accumulator, a battery pack, a branch: by the screws, to a passed record. */
 class EveryKindOfUnitTest {
     @ParameterizedTest
-    @ValueSource(strings = {"NH-04", "FB-02", "WD-05"})
+    @ValueSource(strings = {"NH-04", "FB-02", "PL-01", "WD-05"})
     void isCommissionedByItsScrews(String tag) {
         Page page = Journey.start(tag, "Practice rig");
         assertThat(page.locator("article.step")).isVisible();

@@ -76,6 +76,14 @@ final class Technician {
         if (page.locator(".stopped").getByText("its on-time is used up").isVisible()) {
             rest();
         }
+        Locator back = page.locator("article.step button:enabled")
+                .filter(new Locator.FilterOptions().setHasText(Pattern.compile("^Back to step ")));
+        if (idle > 3 && back.count() > 0) {
+            press(back);
+            prepared = "";
+            settle();
+            return;
+        }
         putRight();
         String turn = text(".box.turn .figure");
         Matcher next = NEXT_TURN.matcher(turn);

@@ -59,14 +59,6 @@ final class AtTheMachine extends Walker {
     }
 
     @Override
-    void relock(JsonNode step, double turns) {
-        String setting = step.get("setting").asString();
-        nut(setting, false);
-        turn(setting, turns);
-        nut(setting, true);
-    }
-
-    @Override
     void moveLoad(String throttle) {
         open(throttle, 1);
         machine.run(1);

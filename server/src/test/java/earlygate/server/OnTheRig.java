@@ -15,7 +15,7 @@ final class OnTheRig extends Walker {
         super(server, start.put("practice", true));
     }
 
-    private double rig(String action, String target, double value, String position) {
+    double rig(String action, String target, double value, String position) {
         Server.Answer answer = server.post(
                 "/api/runs/" + run + "/rig",
                 object().put("action", action)
@@ -90,15 +90,6 @@ final class OnTheRig extends Walker {
     @Override
     void rest() {
         // On the rig the step itself lets the time pass.
-    }
-
-    @Override
-    void relock(JsonNode step, double turns) {
-        String setting = step.get("setting").asString();
-        nut(setting, false);
-        turn(setting, turns);
-        nut(setting, true);
-        view = server.run(run);
     }
 
     @Override

@@ -42,6 +42,23 @@ abstract class Walker {
         return server.get("/api/runs/" + run + "/record").json();
     }
 
+    /** Goes on until a step whose sentence begins so is at hand. */
+    void walkTo(String action) {
+        for (int i = 0; i < LONGEST && !view.at("/step/action").asString("").startsWith(action); i++) {
+            act();
+            assertThat(idle).as(this::where).isLessThan(12);
+        }
+        at = "";
+    }
+
+    /** Back to where a failing reading leads. */
+    void goBack() {
+        Server.Answer back = server.event(
+                run, "reopened", object().put("step", view.at("/wayBack/step").asString()));
+        assertThat(back.status()).as(back.text()).isEqualTo(200);
+        view = back.json();
+    }
+
     private String where() {
         return view.path("tag").asString() + " " + view.at("/step/id").asString() + " \""
                 + view.at("/step/action").asString() + "\": " + view.path("missing") + " "
@@ -75,12 +92,7 @@ abstract class Walker {
         } else if (view.at("/advice/relock").asDouble(0) != 0) {
             relock(step, view.at("/advice/relock").asDouble());
         } else if (idle > 1 && !view.path("wayBack").isNull()) {
-            Server.Answer back = server.event(
-                    run,
-                    "reopened",
-                    object().put("step", view.at("/wayBack/step").asString()));
-            assertThat(back.status()).as(back.text()).isEqualTo(200);
-            view = back.json();
+            goBack();
         } else {
             read(step, wanted(step));
             idle++;
@@ -217,7 +229,14 @@ abstract class Walker {
 
     abstract void toTheEnd(String setting, boolean inward);
 
-    abstract void relock(JsonNode step, double turns);
+    /** Against the nut's drag: slack, turned, tight again. */
+    void relock(JsonNode step, double turns) {
+        String setting = step.get("setting").asString();
+        nut(setting, false);
+        turn(setting, turns);
+        nut(setting, true);
+        view = server.run(run);
+    }
 
     abstract void rest();
 

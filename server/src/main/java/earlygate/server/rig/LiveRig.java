@@ -90,10 +90,7 @@ final class LiveRig {
         });
         sample.currents().forEach((id, amps) -> settled.get(id).add(sample.timeS(), amps));
         OptionalDouble stopped = rig.sinceStop();
-        if (stopped.isEmpty()) {
-            after.clear();
-        }
-        for (Expect e : step.map(Step::expect).orElse(List.of())) {
+        for (Expect e : expected()) {
             boolean due = e.take() == Take.AFTER && stopped.isPresent() && stopped.getAsDouble() >= e.afterS();
             if (due) {
                 after.putIfAbsent(e.instrument(), sample.gauges().get(e.instrument()));
@@ -169,6 +166,9 @@ final class LiveRig {
     /** @param turns whether it only turns a screw; anything else moves the line for reasons of its own */
     synchronized <T> T act(Function<Rig, T> action, boolean turns) {
         T done = action.apply(rig);
+        if (rig.sinceStop().isEmpty()) {
+            after.clear();
+        }
         unsettle();
         if (!turns && crack != null) {
             watchAnew(null);
@@ -179,10 +179,32 @@ final class LiveRig {
     /** @return the drives that stopped by themselves meanwhile, with the cause */
     synchronized Map<String, String> pass(double seconds) {
         Map<String, String> before = rig.stops();
-        rig.pass(seconds);
+        // What is to be read after a while is read when it is due, not when all the time has passed.
+        double due = Math.min(seconds, untilDue());
+        if (due > 0) {
+            rig.pass(due);
+            see();
+        }
+        rig.pass(seconds - due);
         unsettle();
         see();
         return newStops(before);
+    }
+
+    /** Machine time until a reading of the step at hand is due, s; 0 where none is waited for. */
+    private double untilDue() {
+        OptionalDouble stopped = rig.sinceStop();
+        return stopped.isEmpty()
+                ? 0
+                : expected().stream()
+                        .filter(e -> e.take() == Take.AFTER)
+                        .mapToDouble(e -> Math.max(0, e.afterS() - stopped.getAsDouble()))
+                        .findFirst()
+                        .orElse(0);
+    }
+
+    private List<Expect> expected() {
+        return step.map(Step::expect).orElse(List.of());
     }
 
     /** The reading to take now, SI; empty while it moves, or while what the step looks for has not come. */
@@ -207,8 +229,7 @@ final class LiveRig {
     }
 
     private Take take(String instrument) {
-        return step.stream()
-                .flatMap(s -> s.expect().stream())
+        return expected().stream()
                 .filter(e -> e.instrument().equals(instrument))
                 .map(Expect::take)
                 .findFirst()

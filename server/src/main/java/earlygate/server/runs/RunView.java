@@ -11,6 +11,7 @@ import earlygate.plan.Expect;
 import earlygate.plan.Phase;
 import earlygate.plan.Step;
 import earlygate.run.Coach;
+import earlygate.run.OilState;
 import earlygate.run.RunEvent;
 import earlygate.run.RunRecord;
 import earlygate.run.RunState;
@@ -21,11 +22,11 @@ import earlygate.server.calc.PlanView;
 import earlygate.server.calc.StaffView;
 import earlygate.server.runs.OpenRuns.OpenRun;
 import earlygate.server.words.Words;
-import java.time.Duration;
 import java.time.Instant;
 import java.time.OffsetDateTime;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 
 /**
  * A run as its screen shows it.
@@ -234,14 +235,11 @@ public record RunView(
         Fluid f = state.unit().fluid();
         double low = f.bandLow() - ZERO_C;
         double high = f.bandHigh() - ZERO_C;
-        if (state.oil().isEmpty() || state.oilReadAt().isEmpty()) {
-            return new OilView(null, low, high, null, "unknown");
-        }
-        double c = Math.round((state.oil().getAsDouble() - ZERO_C) * 10) / 10.0;
-        Instant at = state.oilReadAt().get();
-        boolean stale = Duration.between(at, Instant.now()).compareTo(RunState.OIL_FRESH) > 0;
-        String standing = stale ? "stale" : c < low ? "cold" : c > high ? "hot" : "ok";
-        return new OilView(c, low, high, at, standing);
+        Double c = state.oil().isPresent()
+                ? (Double) (Math.round((state.oil().getAsDouble() - ZERO_C) * 10) / 10.0)
+                : null;
+        String standing = OilState.at(state, Instant.now()).name().toLowerCase(Locale.ROOT);
+        return new OilView(c, low, high, state.oilReadAt().orElse(null), standing);
     }
 
     private static CrackView crack(RunState state, Step step) {
