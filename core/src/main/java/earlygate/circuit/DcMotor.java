@@ -11,7 +11,7 @@ public record DcMotor(
         double voltage,
         double onTime,
         double cycle)
-        implements Driver {
+        implements Electric {
     /** N·m. */
     public double ratedTorque() {
         return ratedPower / (2 * Math.PI * ratedSpeed);

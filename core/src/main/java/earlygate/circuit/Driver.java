@@ -1,7 +1,7 @@
 package earlygate.circuit;
 
 /** What turns a pump; speeds in rev/s, power in W. */
-public sealed interface Driver extends Component permits ElectricMotor, Engine, DcMotor {
+public sealed interface Driver extends Component permits Electric, Engine {
     double ratedPower();
 
     double noLoadSpeed();

@@ -10,7 +10,7 @@ public record ElectricMotor(
         double noLoadCurrent,
         double voltage,
         double serviceFactor)
-        implements Driver {
+        implements Electric {
     @Override
     public double noLoadSpeed() {
         return syncSpeed;

@@ -5,7 +5,7 @@ import static earlygate.explain.Reason.of;
 import earlygate.circuit.Accumulator;
 import earlygate.circuit.DcMotor;
 import earlygate.circuit.Driver;
-import earlygate.circuit.ElectricMotor;
+import earlygate.circuit.Electric;
 import earlygate.circuit.Engine;
 import earlygate.circuit.PowerUnit;
 import earlygate.circuit.Pump;
@@ -182,14 +182,13 @@ final class Preliminaries {
                     .add();
             return;
         }
-        double volts = d instanceof ElectricMotor m ? m.voltage() : ((DcMotor) d).voltage();
-        double amps = d instanceof ElectricMotor m ? m.ratedCurrent() : ((DcMotor) d).ratedCurrent();
+        Electric motor = (Electric) d;
         draft.step(
                         Kind.CHECK,
                         of(bench.coupled(d) ? "plan.supply" : "plan.supply-pack")
                                 .name("motor", d.id())
-                                .number("volts", volts)
-                                .current("rated", amps))
+                                .number("volts", motor.voltage())
+                                .current("rated", motor.ratedCurrent()))
                 .why(of("plan.why.supply"))
                 .note("supply")
                 .caution(bench.coupled(d) ? new String[] {"coupling"} : new String[0])

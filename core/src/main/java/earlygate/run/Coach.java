@@ -4,6 +4,7 @@ import earlygate.circuit.Screw;
 import earlygate.explain.Reason;
 import earlygate.judge.ScrewModel;
 import earlygate.judge.TurnAdvice;
+import earlygate.judge.Verdict.Grade;
 import earlygate.plan.Step;
 import earlygate.plan.Step.Goal;
 import earlygate.run.StepRecord.Point;
@@ -18,9 +19,6 @@ public final class Coach {
 
     /** Silent turns in a row after which the adjuster at hand doesn't have the gauge. */
     private static final int SILENT = 2;
-
-    /** Turns that the gentlest screw believed needs for one of the data's. */
-    private static final double GENTLEST = 2.5;
 
     private static final double UNPROVEN = TurnAdvice.UNPROVEN_MOST;
 
@@ -99,7 +97,8 @@ public final class Coach {
                             .turns("turned", Math.abs(record.turned())));
         }
         Screw screw = screw(run, step);
-        double share = -record.turned() / toNominal(screw, goal);
+        double nominal = Math.max(TurnAdvice.STEP, (screw.maxPa() - goal.targetPa()) / screw.paPerTurn());
+        double share = -record.turned() / nominal;
         double turns = share < 0.4 ? 4 * TurnAdvice.STEP : share < 0.7 ? 2 * TurnAdvice.STEP : TurnAdvice.STEP;
         Reason reason = Reason.of("advice.back-out").turns("turns", turns).pressure("moves", turns * screw.paPerTurn());
         return new Advice(-turns, reason);
@@ -108,7 +107,9 @@ public final class Coach {
     /** Backed out to its end, or further than the gentlest screw would need, and nothing cracked. */
     static boolean crackWentBy(RunState run, Step step) {
         StepRecord record = run.record(step.id());
-        double most = GENTLEST * toNominal(screw(run, step), step.goal().orElseThrow()) + 1;
+        String setting = step.setting().orElseThrow();
+        double way = screw(run, step).maxPa() - step.goal().orElseThrow().targetPa();
+        double most = Math.max(0, way) / run.screw(setting).lower() + 1;
         return record.cracked().isEmpty() && (record.touchedEnd() || -record.turned() > most);
     }
 
@@ -116,16 +117,10 @@ public final class Coach {
         return run.unit().setting(step.setting().orElseThrow()).screw();
     }
 
-    /** Turns from all in to the target by the data of the screw. */
-    private static double toNominal(Screw screw, Goal goal) {
-        return Math.max(TurnAdvice.STEP, (screw.maxPa() - goal.targetPa()) / screw.paPerTurn());
-    }
-
     /** The nut drags: how far to set against it before it is tightened again. */
     private Optional<Advice> afterLocking() {
         boolean failed = new StepJudge(run, step)
-                .judged().stream()
-                        .anyMatch(j -> goal.reads(j.instrument()) && j.grade() != earlygate.judge.Verdict.Grade.PASS);
+                .judged().stream().anyMatch(j -> goal.reads(j.instrument()) && j.grade() != Grade.PASS);
         boolean cracked = run.plan().steps().stream()
                 .anyMatch(s -> s.goes(Step.Way.BACK_OUT_TO_CRACK) && s.setting().equals(step.setting()));
         if (!failed || cracked || record.measure().isEmpty()) {
@@ -158,7 +153,7 @@ public final class Coach {
             return silently(curve.get(), down);
         }
         if (silentTurns(curve) >= SILENT) {
-            return lost(curve);
+            return lost(curve.flatMap(GaugeCurve::highHolder));
         }
         return of(TurnAdvice.next(new TurnAdvice.Case(
                 reading,
@@ -202,7 +197,7 @@ public final class Coach {
                 ? Math.max(0, way + turned * m.slope()) / m.lower() + 1
                 : screw.travel() * m.slope() / m.lower();
         if (turned > most) {
-            return lost(Optional.of(curve));
+            return lost(down ? curve.highHolder() : curve.lowHolder());
         }
         // In one go only as far as even the steepest slope can't carry it past; then by quarters. Down may be bolder.
         double sure = Math.floor(Math.max(0, way) / m.upper() / UNPROVEN) * UNPROVEN;
@@ -214,8 +209,7 @@ public final class Coach {
         return new Advice(down ? -turns : turns, reason);
     }
 
-    private Advice lost(Optional<GaugeCurve> curve) {
-        Optional<String> holder = curve.flatMap(GaugeCurve::highHolder);
+    private Advice lost(Optional<String> holder) {
         return new Advice(
                 0,
                 Reason.of(holder.isPresent() ? "advice.no-answer" : "advice.no-answer-unknown")

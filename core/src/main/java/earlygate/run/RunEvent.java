@@ -85,12 +85,12 @@ public record RunEvent(long seq, Instant at, String by, Body body) {
     /**
      * Something other than a screw was moved.
      *
-     * @param action start, stop, open, shift, nut, lock-out, suction, fill or pass
+     * @param action start, stop, open, shift, nut, lock-out, suction, fill, rotation or pass
      * @param to opening from 0 to 1, position, or 1 for tight, open, on and 0 for the other
      */
     public record Handled(String step, String action, String part, String to) implements OfStep {}
 
-    /** A drive stopped by itself; {@code cause} thermal, overload, on-time, suction, case or relief. */
+    /** A drive stopped by itself; {@code cause} thermal, overload, on-time, suction, case, rotation or burst. */
     public record Stopped(String step, String driver, String cause) implements OfStep {}
 
     /** @param note key of the label under which it was asked, or empty; {@code text} as written */

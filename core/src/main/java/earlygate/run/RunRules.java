@@ -1,8 +1,6 @@
 package earlygate.run;
 
-import earlygate.circuit.DcMotor;
-import earlygate.circuit.Driver;
-import earlygate.circuit.ElectricMotor;
+import earlygate.circuit.Electric;
 import earlygate.circuit.PowerUnit;
 import earlygate.circuit.TestPoint;
 import earlygate.explain.Reason;
@@ -173,16 +171,12 @@ public final class RunRules {
                 unit.findTestPoint(instrument).map(TestPoint::rangePa).orElse(0.0);
             case CURRENT ->
                 10
-                        * unit.all(Driver.class).stream()
-                                .filter(d -> d.id().equals(instrument))
-                                .mapToDouble(RunRules::ratedCurrent)
+                        * unit.all(Electric.class).stream()
+                                .filter(m -> m.id().equals(instrument))
+                                .mapToDouble(Electric::ratedCurrent)
                                 .findFirst()
                                 .orElse(100);
             default -> 150;
         };
-    }
-
-    private static double ratedCurrent(Driver d) {
-        return d instanceof ElectricMotor m ? m.ratedCurrent() : d instanceof DcMotor m ? m.ratedCurrent() : 100;
     }
 }

@@ -3,10 +3,7 @@ package earlygate.server.rig;
 import static earlygate.quantity.Si.BAR;
 import static earlygate.quantity.Si.ZERO_C;
 
-import earlygate.circuit.DcMotor;
-import earlygate.circuit.Driver;
-import earlygate.circuit.ElectricMotor;
-import earlygate.circuit.Engine;
+import earlygate.circuit.Electric;
 import earlygate.circuit.PowerUnit;
 import earlygate.explain.Reason;
 import earlygate.judge.CrackDetector;
@@ -56,13 +53,7 @@ final class LiveRig {
             settled.put(t.id(), new Settled(t.rangePa()));
             swings.put(t.id(), new Swing(t.rangePa()));
         });
-        unit.all(Driver.class).stream()
-                .filter(d -> !(d instanceof Engine))
-                .forEach(d -> settled.put(d.id(), new Settled(ratedCurrent(d))));
-    }
-
-    private static double ratedCurrent(Driver d) {
-        return d instanceof ElectricMotor m ? m.ratedCurrent() : ((DcMotor) d).ratedCurrent();
+        unit.all(Electric.class).forEach(m -> settled.put(m.id(), new Settled(m.ratedCurrent())));
     }
 
     /** @return the drives that stopped by themselves meanwhile, with the cause */
