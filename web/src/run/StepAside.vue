@@ -5,8 +5,9 @@ import Select from 'primevue/select'
 import { computed, ref } from 'vue'
 import type { RunEvent, RunView } from './useRun'
 import { useKept } from './kept'
+import TurnEntry from './TurnEntry.vue'
 
-/** What belongs to any step: the oil typed again, things written down, a way back, slips named. */
+/** What belongs to any step: the oil typed again, things written down, turns nobody advised, a way back, slips named. */
 const props = defineProps<{ run: RunView; step: string; typed: boolean }>()
 const emit = defineEmits<{ send: [event: RunEvent] }>()
 
@@ -50,11 +51,15 @@ function note(key: string, text: string) {
       <Button label="Keep oil" severity="secondary" outlined :disabled="!oil" @click="keepOil" />
     </div>
     <details>
-      <summary>Write something down, name a slip, or go back</summary>
+      <summary>Write something down, {{ typed ? 'enter a turn, ' : '' }}name a slip, or go back</summary>
       <div class="row">
         <label for="free">Note</label>
         <InputText id="free" v-model="free" maxlength="400" class="wide" />
         <Button label="Write down" severity="secondary" outlined :disabled="!free" @click="note('', free)" />
+      </div>
+      <div v-if="typed && run.step && !run.advice" class="row">
+        <span>A screw was turned in this step</span>
+        <TurnEntry :step="run.step" :advised="0" :screws="run.screws.map((s) => s.setting)" @made="(e) => emit('send', e)" />
       </div>
       <div v-for="l in run.log.filter((x) => x.mayStrike)" :key="l.seq" class="row">
         <span>{{ l.text }}</span>
