@@ -287,11 +287,10 @@ final class Technician {
                 break;
             }
             if (oil >= high - 6) {
-                Locator stop = page.locator("button.stop:enabled");
-                if (stop.count() > 0) {
-                    stopped.add(stop.first().innerText().replace("■ Stop ", ""));
-                    stop.first().click();
-                    settle();
+                String drive = text("button.stop:enabled").replace("■ Stop ", "");
+                if (!drive.isEmpty()) {
+                    stopped.add(drive);
+                    put(drive, "stopped");
                 }
             }
             button("Let 5 min pass").click();
@@ -303,9 +302,8 @@ final class Technician {
     private void turn(Matcher next) {
         slacken();
         // A capped screw is turned with the drive off and its cap back on before the next run.
-        Locator running = page.locator("button.stop:enabled");
-        boolean capped = heading().contains("cap") && running.count() > 0;
-        String drive = capped ? running.first().innerText().replace("■ Stop ", "") : "";
+        String drive = text("button.stop:enabled").replace("■ Stop ", "");
+        boolean capped = heading().contains("cap") && !drive.isEmpty();
         if (capped) {
             put(drive, "stopped");
         }
