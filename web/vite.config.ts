@@ -3,6 +3,8 @@ import { defineConfig } from 'vitest/config'
 
 export default defineConfig({
   plugins: [vue()],
+  // The server puts a word that is good once in its place; styles that the controls bring are allowed under it.
+  html: { cspNonce: '__NONCE__' },
   server: { proxy: { '/api': 'http://127.0.0.1:8180' } },
   test: { environment: 'happy-dom' },
 })

@@ -15,9 +15,14 @@ const queryClient = new QueryClient({
   defaultOptions: { queries: { retry: 1, refetchOnWindowFocus: false, networkMode: 'always' } },
 })
 
+// A page left open over an upgrade asks for parts that are gone: the new page has them.
+window.addEventListener('vite:preloadError', () => window.location.reload())
+
+const nonce = document.querySelector<HTMLMetaElement>('meta[property=csp-nonce]')?.nonce
+
 createApp(App)
   .use(createPinia())
   .use(router)
   .use(VueQueryPlugin, { queryClient })
-  .use(PrimeVue, { theme })
+  .use(PrimeVue, { theme, csp: { nonce } })
   .mount('#app')

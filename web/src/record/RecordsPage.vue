@@ -1,13 +1,20 @@
 <script setup lang="ts">
-import { useQuery } from '@tanstack/vue-query'
+import { useInfiniteQuery } from '@tanstack/vue-query'
+import Button from 'primevue/button'
+import { computed } from 'vue'
 import { asRefused, call, type Schema } from '../api/client'
 import Problems from '../display/Problems.vue'
 
 const props = defineProps<{ tag: string }>()
-const { data: runs, error } = useQuery({
+/** As many as the server gives at once. */
+const PAGE = 100
+const { data, error, hasNextPage, fetchNextPage } = useInfiniteQuery({
   queryKey: ['runs', props.tag],
-  queryFn: () => call<Schema['RunSummary'][]>('GET', `/api/runs?tag=${encodeURIComponent(props.tag)}`),
+  queryFn: ({ pageParam }) => call<Schema['RunSummary'][]>('GET', `/api/runs?tag=${encodeURIComponent(props.tag)}${pageParam}`),
+  initialPageParam: '',
+  getNextPageParam: (last) => (last.length < PAGE ? undefined : `&before=${last[PAGE - 1]?.id}`),
 })
+const runs = computed(() => data.value?.pages.flat())
 </script>
 
 <template>
@@ -22,6 +29,7 @@ const { data: runs, error } = useQuery({
       <span v-if="!r.finished" class="gap"></span>
       <RouterLink v-if="!r.finished" :to="{ name: 'run', params: { tag, id: r.id } }">Go on</RouterLink>
     </div>
+    <Button v-if="hasNextPage" label="Older runs" severity="secondary" outlined @click="fetchNextPage()" />
   </section>
 </template>
 

@@ -1,23 +1,26 @@
 <script setup lang="ts">
+import { useQuery } from '@tanstack/vue-query'
 import Button from 'primevue/button'
 import { computed, ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { asRefused, call, type Refused, type Schema } from '../api/client'
 import { useDisplay } from '../display/display'
 import Problems from '../display/Problems.vue'
-import { useUnits } from '../units/useUnits'
 import { newKey } from './outbox'
 
 const props = defineProps<{ tag: string }>()
 const display = useDisplay()
 const router = useRouter()
 const route = useRoute()
-const { data: units } = useUnits()
+const { data: runs } = useQuery({
+  queryKey: ['open-runs', props.tag],
+  queryFn: () => call<Schema['RunSummary'][]>('GET', `/api/runs?open=true&tag=${encodeURIComponent(props.tag)}`),
+})
 const name = ref(localStorage.getItem('technician') ?? '')
 const practice = ref(true)
 const refused = ref<Refused | null>(null)
 const busy = ref(false)
-const open = computed(() => units.value?.find((u) => u.tag === props.tag)?.openRuns ?? [])
+const open = computed(() => runs.value ?? [])
 /** One start is one run, however often it is asked for. */
 const key = newKey()
 

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { useQueryClient } from '@tanstack/vue-query'
+import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import Button from 'primevue/button'
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
@@ -35,6 +35,7 @@ async function importFile(event: Event) {
 }
 
 const router = useRouter()
+const myName = () => localStorage.getItem('name') ?? ''
 const making = ref<{ from: string; tag: string; name: string }>()
 
 /** A new unit begins with a pump line; a copy with everything of the other but its tag, name and runs. */
@@ -44,9 +45,23 @@ async function make() {
   try {
     const like = m.from ? (await call<Schema['UnitDocument']>('GET', `/api/units/${m.from}`)).document : undefined
     const document = like ? { ...(copyOf(like) as UnitFile), tag: m.tag, name: m.name } : emptyUnit(m.tag, m.name)
-    await call('POST', `/api/units/${encodeURIComponent(m.tag)}/revisions`, { base: 0, document, unconfirmed: [], by: localStorage.getItem('name') ?? '' }, true)
+    await call('POST', `/api/units/${encodeURIComponent(m.tag)}/revisions`, { base: 0, document, unconfirmed: [], by: myName() }, true)
     await queries.invalidateQueries({ queryKey: ['units'] })
     await router.push({ name: 'sheet', params: { tag: m.tag } })
+  } catch (e) {
+    refused.value = asRefused(e)
+  }
+}
+
+const { data: removed } = useQuery({ queryKey: ['removed-units'], queryFn: () => call<Schema['Removed'][]>('GET', '/api/removed-units') })
+
+/** Nothing of a removed unit is lost; so no question is asked, and the way back is shown. */
+async function put(method: string, path: string) {
+  refused.value = null
+  added.value = ''
+  try {
+    queries.setQueryData(['removed-units'], await call<Schema['Removed'][]>(method, path))
+    await queries.invalidateQueries({ queryKey: ['units'] })
   } catch (e) {
     refused.value = asRefused(e)
   }
@@ -94,8 +109,8 @@ function openRun(r: Schema['RunSummary']): string {
         <p class="name">{{ u.name }}</p>
         <p class="quiet small">Drawing {{ u.drawing || 'not given' }}, sheet revision {{ u.revision }}</p>
         <p class="small">{{ stage(u) }} <span v-if="u.commissioned?.outcome === 'passed-with-deviations'" class="chip cannot-tell">◆ with deviations</span></p>
-        <p v-for="r in u.openRuns.slice(0, 3)" :key="r.id" class="small"><RouterLink :to="{ name: 'run', params: { tag: u.tag, id: r.id } }">{{ openRun(r) }}</RouterLink></p>
-        <p v-if="u.openRuns.length > 3" class="small"><RouterLink :to="{ name: 'start', params: { tag: u.tag } }">{{ u.openRuns.length - 3 }} more open</RouterLink></p>
+        <p v-for="r in u.openRuns" :key="r.id" class="small"><RouterLink :to="{ name: 'run', params: { tag: u.tag, id: r.id } }">{{ openRun(r) }}</RouterLink></p>
+        <p v-if="u.openRunCount > u.openRuns.length" class="small"><RouterLink :to="{ name: 'start', params: { tag: u.tag } }">{{ u.openRunCount - u.openRuns.length }} more open</RouterLink></p>
         <p class="small">
           <span v-if="u.missing" class="chip cannot-tell">◆ {{ u.missing }} missing on its sheet</span>
           <span v-else-if="u.findings" class="chip fail">▲ {{ u.findings }} {{ u.findings === 1 ? 'finding' : 'findings' }}</span>
@@ -104,11 +119,19 @@ function openRun(r: Schema['RunSummary']): string {
         <div class="go">
           <RouterLink :to="{ name: 'sheet', params: { tag: u.tag } }"><Button label="Sheet" outlined tabindex="-1" /></RouterLink>
           <Button label="Copy" :aria-label="`Copy ${u.tag}`" severity="secondary" outlined @click="making = { from: u.tag, tag: '', name: u.name }" />
+          <Button label="Remove" :aria-label="`Remove ${u.tag}`" severity="secondary" text @click="put('DELETE', `/api/units/${encodeURIComponent(u.tag)}?by=${encodeURIComponent(myName())}`)" />
           <RouterLink v-if="!u.missing" :to="{ name: 'start', params: { tag: u.tag } }"><Button :label="u.openRuns.length ? 'Go on or start' : 'Start a run'" tabindex="-1" /></RouterLink>
         </div>
       </div>
     </article>
   </div>
+  <section v-if="removed?.length" class="card removed">
+    <h2>Removed</h2>
+    <p v-for="r in removed" :key="r.tag">
+      <span><b>{{ r.tag }}</b> {{ r.name }}, {{ new Date(r.at).toLocaleDateString('en-GB') }}{{ r.by && `, ${r.by}` }}</span>
+      <Button label="Bring back" :aria-label="`Bring back ${r.tag}`" severity="secondary" outlined @click="put('POST', `/api/removed-units/${encodeURIComponent(r.tag)}/bring-back`)" />
+    </p>
+  </section>
 </template>
 
 <style scoped>
@@ -152,6 +175,17 @@ article {
   flex-direction: column;
   gap: 6px;
   min-width: 0;
+}
+.removed {
+  margin-top: 14px;
+}
+.removed p {
+  display: flex;
+  gap: 12px;
+  align-items: center;
+  justify-content: space-between;
+  min-height: 48px;
+  border-top: 1px solid var(--rule);
 }
 .name {
   font-size: 18px;

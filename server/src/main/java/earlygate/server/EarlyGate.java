@@ -1,6 +1,9 @@
 package earlygate.server;
 
+import earlygate.server.store.DataCommands;
 import java.time.Clock;
+import java.util.List;
+import java.util.Optional;
 import org.springframework.boot.SpringApplication;
 import org.springframework.boot.autoconfigure.SpringBootApplication;
 import org.springframework.context.annotation.Bean;
@@ -21,6 +24,15 @@ public class EarlyGate {
     }
 
     public static void main(String[] args) {
-        SpringApplication.run(EarlyGate.class, args);
+        Optional<Integer> done = DataCommands.run(List.of(args));
+        if (done.isPresent()) {
+            System.exit(done.get());
+        }
+        try {
+            SpringApplication.run(EarlyGate.class, args);
+        } catch (RuntimeException e) {
+            // Why was said in one line already.
+            System.exit(1);
+        }
     }
 }

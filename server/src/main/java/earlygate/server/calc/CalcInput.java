@@ -17,7 +17,9 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.JsonNodeFactory;
 import tools.jackson.databind.node.MissingNode;
+import tools.jackson.databind.node.ObjectNode;
 
 /** Reads what a calculation is asked about, or says what is wrong with it. */
 public final class CalcInput {
@@ -63,6 +65,20 @@ public final class CalcInput {
                         Reason.of("api.gap-school")
                                 .name("value", node.path("kind").asString("")));
         };
+    }
+
+    /** As it is kept with a run. */
+    public static String gapText(JsonNode node) {
+        GapSchool gaps = gaps(node);
+        ObjectNode text = JsonNodeFactory.instance.objectNode();
+        if (gaps instanceof GapSchool.Fixed f) {
+            text.put("kind", "fixed").put("bar", f.gapPa() / BAR);
+        } else if (gaps instanceof GapSchool.Percent p) {
+            text.put("kind", "percent").put("compensator", p.compensator()).put("relief", p.relief());
+        } else {
+            text.put("kind", "schematic");
+        }
+        return text.toString();
     }
 
     private static double number(JsonNode node, String key, double fallback) {

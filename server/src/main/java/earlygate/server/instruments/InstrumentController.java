@@ -10,6 +10,7 @@ import earlygate.ladder.Ladder;
 import earlygate.quantity.PressureUnit;
 import earlygate.server.calc.CalcInput;
 import earlygate.server.instruments.InstrumentStore.Instrument;
+import earlygate.server.store.OnceKey;
 import earlygate.server.units.UnitStore;
 import earlygate.server.words.ApiProblem;
 import earlygate.server.words.Words;
@@ -43,10 +44,15 @@ class InstrumentController {
             "flow-meter", Set.of("L/min"),
             "clamp-meter", Set.of("A"));
 
-    private final InstrumentStore store;
+    private static final LocalDate EARLIEST = LocalDate.of(1900, 1, 1);
+    private static final LocalDate LATEST = LocalDate.of(2200, 1, 1);
 
-    InstrumentController(InstrumentStore store) {
+    private final InstrumentStore store;
+    private final UnitStore units;
+
+    InstrumentController(InstrumentStore store, UnitStore units) {
         this.store = store;
+        this.units = units;
     }
 
     record InstrumentRequest(
@@ -77,15 +83,13 @@ class InstrumentController {
     @PostMapping("/instruments")
     @ResponseStatus(HttpStatus.CREATED)
     Instrument add(
-            @RequestBody InstrumentRequest r,
-            @RequestHeader(name = UnitStore.KEY_HEADER, required = false) String key) {
-        return store.savedUnder(key).orElseGet(() -> store.save(checked(0, r), key));
+            @RequestBody InstrumentRequest r, @RequestHeader(name = OnceKey.HEADER, required = false) String key) {
+        return store.save(OnceKey.checked(key), () -> checked(0, r));
     }
 
     @PutMapping("/instruments/{id}")
     Instrument change(@PathVariable long id, @RequestBody InstrumentRequest r) {
-        store.get(id);
-        return store.save(checked(id, r), null);
+        return store.save(null, () -> checked(store.get(id).id(), r));
     }
 
     @GetMapping("/units/{tag}/fitted")
@@ -102,6 +106,7 @@ class InstrumentController {
             @PathVariable String testPoint,
             @RequestBody FitRequest request,
             @RequestParam(defaultValue = "bar") PressureUnit pressure) {
+        units.known(tag);
         Instrument i = store.get(request.instrument());
         CalcInput.unit(request.document());
         if (!UNITS_OF.get("gauge").contains(i.unit())) {
@@ -171,7 +176,12 @@ class InstrumentController {
         }
         double range = number("range", r.range(), 1e-3, 36_000, wrong);
         double accuracy = number("accuracyClass", r.accuracyClass(), 0.01, 5, wrong);
-        double resolution = number("resolution", r.resolution(), 0, Math.max(range, 1), wrong);
+        double resolution = number("resolution", r.resolution(), 0, range > 1 ? range : 1, wrong);
+        LocalDate due = r.calibrationDue();
+        if (due != null && (due.isBefore(EARLIEST) || due.isAfter(LATEST))) {
+            wrong.add(
+                    new Problem("calibrationDue", Reason.of("instruments.date").name("value", due.toString())));
+        }
         if (!wrong.isEmpty()) {
             throw ApiProblem.badInput("instruments.refused", wrong);
         }
@@ -185,7 +195,7 @@ class InstrumentController {
                 range,
                 accuracy,
                 resolution,
-                r.calibrationDue(),
+                due,
                 medium.substring(0, Math.min(20, medium.length())),
                 Boolean.TRUE.equals(r.retired()));
     }

@@ -3,6 +3,7 @@ package earlygate.server.instruments;
 import static earlygate.server.tables.Tables.FITTED_INSTRUMENT;
 import static earlygate.server.tables.Tables.INSTRUMENT;
 
+import earlygate.server.store.Writes;
 import earlygate.server.tables.tables.records.InstrumentRecord;
 import earlygate.server.words.ApiProblem;
 import java.time.LocalDate;
@@ -10,9 +11,9 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.Supplier;
 import org.jooq.DSLContext;
 import org.springframework.stereotype.Repository;
-import org.springframework.transaction.annotation.Transactional;
 
 /** The register of instruments, and which of them stand at which test points. */
 @Repository
@@ -37,9 +38,11 @@ public class InstrumentStore {
             boolean retired) {}
 
     private final DSLContext db;
+    private final Writes writes;
 
-    InstrumentStore(DSLContext db) {
+    InstrumentStore(DSLContext db, Writes writes) {
         this.db = db;
+        this.writes = writes;
     }
 
     public List<Instrument> all() {
@@ -57,16 +60,23 @@ public class InstrumentStore {
         return db.fetchExists(INSTRUMENT, INSTRUMENT.NAME.eq(name).and(INSTRUMENT.ID.ne(butNot)));
     }
 
-    /** What was saved under this key before. */
-    public Optional<Instrument> savedUnder(String key) {
+    private Optional<Instrument> savedUnder(String key) {
         return key == null
                 ? Optional.empty()
                 : db.selectFrom(INSTRUMENT).where(INSTRUMENT.CLIENT_KEY.eq(key)).fetchOptional(InstrumentStore::read);
     }
 
-    /** @param key the sender's own name for a new one; null for none */
-    @Transactional
-    public Instrument save(Instrument i, String key) {
+    /**
+     * Adds or changes one; nobody else does in between.
+     *
+     * @param key the sender's own name for a new one; null for none
+     * @param checked looks at the register and gives what is to be kept, or refuses
+     */
+    public Instrument save(String key, Supplier<Instrument> checked) {
+        return writes.write(() -> savedUnder(key).orElseGet(() -> keep(checked.get(), key)));
+    }
+
+    private Instrument keep(Instrument i, String key) {
         InstrumentRecord r = i.id() == 0 ? db.newRecord(INSTRUMENT) : db.fetchOne(INSTRUMENT, INSTRUMENT.ID.eq(i.id()));
         r.setName(i.name());
         r.setKind(i.kind());
@@ -97,16 +107,17 @@ public class InstrumentStore {
         return fitted;
     }
 
-    @Transactional
     public void fit(String tag, String testPoint, long instrument) {
-        db.deleteFrom(FITTED_INSTRUMENT)
-                .where(FITTED_INSTRUMENT.TAG.eq(tag), FITTED_INSTRUMENT.TEST_POINT.eq(testPoint))
-                .execute();
-        db.insertInto(FITTED_INSTRUMENT)
-                .set(FITTED_INSTRUMENT.TAG, tag)
-                .set(FITTED_INSTRUMENT.TEST_POINT, testPoint)
-                .set(FITTED_INSTRUMENT.INSTRUMENT_ID, instrument)
-                .execute();
+        writes.write(() -> {
+            db.deleteFrom(FITTED_INSTRUMENT)
+                    .where(FITTED_INSTRUMENT.TAG.eq(tag), FITTED_INSTRUMENT.TEST_POINT.eq(testPoint))
+                    .execute();
+            db.insertInto(FITTED_INSTRUMENT)
+                    .set(FITTED_INSTRUMENT.TAG, tag)
+                    .set(FITTED_INSTRUMENT.TEST_POINT, testPoint)
+                    .set(FITTED_INSTRUMENT.INSTRUMENT_ID, instrument)
+                    .execute();
+        });
     }
 
     private static Instrument read(InstrumentRecord r) {

@@ -43,6 +43,10 @@ public class OpenRuns {
     public RunState state(long id) {
         OpenRun run = run(id);
         return RunState.of(
-                run.unit(), run.head().plan(), runs.events(id), run.head().practice(), run.curves());
+                run.unit(),
+                run.head().plan(),
+                runs.events(run.head()),
+                run.head().practice(),
+                run.curves());
     }
 }

@@ -38,6 +38,8 @@ class RunController {
             boolean practice,
             String key) {}
 
+    private static final int PAGE = 100;
+
     private final RunService service;
     private final OpenRuns open;
     private final RunStore store;
@@ -65,9 +67,18 @@ class RunController {
         return run(id, pressure);
     }
 
+    /**
+     * The newest first, a hundred at a time.
+     *
+     * @param open only those that are not finished
+     * @param before only runs with a smaller number; the last of an answer leads on to the next
+     */
     @GetMapping
-    List<RunSummary> list(@RequestParam String tag) {
-        return store.summaries(tag);
+    List<RunSummary> list(
+            @RequestParam String tag,
+            @RequestParam(defaultValue = "false") boolean open,
+            @RequestParam(defaultValue = "9223372036854775807") long before) {
+        return open ? store.open(tag, PAGE) : store.summaries(tag, before, PAGE);
     }
 
     @GetMapping("/{id}")

@@ -19,6 +19,8 @@ import earlygate.run.RunState;
 import earlygate.server.calc.CalcInput;
 import earlygate.server.rig.RigHost;
 import earlygate.server.runs.RunStore.NewEvent;
+import earlygate.server.store.OnceKey;
+import earlygate.server.store.Writes;
 import earlygate.server.units.UnitDocuments;
 import earlygate.server.units.UnitStore;
 import earlygate.server.units.UnitStore.StoredUnit;
@@ -76,7 +78,6 @@ public class RunService implements RigHost.Keeper {
             String key) {}
 
     private static final int NAME_LIMIT = 80;
-    private static final int KEY_LIMIT = 64;
 
     private final RunStore store;
     private final OpenRuns open;
@@ -84,16 +85,24 @@ public class RunService implements RigHost.Keeper {
     private final UnitDocuments documents;
     private final RigHost rigs;
     private final EventInput input;
+    private final Writes writes;
     private final Map<Long, Object> locks = new ConcurrentHashMap<>();
 
     RunService(
-            RunStore store, OpenRuns open, UnitStore units, UnitDocuments documents, RigHost rigs, EventInput input) {
+            RunStore store,
+            OpenRuns open,
+            UnitStore units,
+            UnitDocuments documents,
+            RigHost rigs,
+            EventInput input,
+            Writes writes) {
         this.store = store;
         this.open = open;
         this.units = units;
         this.documents = documents;
         this.rigs = rigs;
         this.input = input;
+        this.writes = writes;
         rigs.keptBy(this);
     }
 
@@ -115,7 +124,7 @@ public class RunService implements RigHost.Keeper {
             Plan.Refusal first = plan.refused().get(0);
             throw ApiProblem.conflict("plan", first.message());
         }
-        String chosen = start.gapSchool() == null ? "null" : start.gapSchool().toString();
+        String chosen = CalcInput.gapText(start.gapSchool());
         return store.start(new RunStore.NewRun(
                 start.tag(),
                 stored.revision(),
@@ -124,7 +133,7 @@ public class RunService implements RigHost.Keeper {
                 start.sections().key(),
                 name,
                 start.practice(),
-                start.key() == null || start.key().isBlank() ? null : key(start.key())));
+                start.key() == null || start.key().isBlank() ? null : OnceKey.needed(start.key(), "key")));
     }
 
     /** A finding of severity stop keeps a run from starting until it is mended, or let stand by its reason. */
@@ -140,16 +149,9 @@ public class RunService implements RigHost.Keeper {
                 });
     }
 
-    private static String key(String given) {
-        if (given == null || given.isBlank() || given.length() > KEY_LIMIT) {
-            throw ApiProblem.badInput("key", Reason.of("runs.key-missing"));
-        }
-        return given;
-    }
-
     /** Writes an event unless it was delivered before; returns the run as it stands after. */
     RunState append(long runId, EventRequest request) {
-        String key = key(request.key());
+        String key = OnceKey.needed(request.key(), "key");
         return locked(runId, () -> {
             if (store.delivered(runId, key).isPresent()) {
                 return open.state(runId);
@@ -212,7 +214,8 @@ public class RunService implements RigHost.Keeper {
     public RunState onRig(long runId, String key, Function<String, Optional<RunEvent.Body>> act) {
         return locked(runId, () -> {
             RunState state = open.state(runId);
-            if (key != null && store.delivered(runId, key(key)).isPresent()) {
+            if (key != null
+                    && store.delivered(runId, OnceKey.needed(key, "key")).isPresent()) {
                 return state;
             }
             List<Step> steps = state.plan().steps();
@@ -272,11 +275,14 @@ public class RunService implements RigHost.Keeper {
 
     private RunState write(long runId, List<NewEvent> events, Optional<Rig.Standing> standing) {
         RunStore.RunHead head = open.run(runId).head();
-        store.append(runId, head.technician(), events, standing);
-        RunState after = open.state(runId);
-        if (after.finished()) {
-            store.finished(runId, RunRecord.of(after).passed() ? "passed" : "passed-with-deviations");
-        }
+        RunState after = writes.write(() -> {
+            store.append(head, events, standing);
+            RunState now = open.state(runId);
+            if (now.finished()) {
+                store.finished(runId, RunRecord.of(now).passed() ? "passed" : "passed-with-deviations");
+            }
+            return now;
+        });
         rigs.follow(runId, after, head.practice());
         return after;
     }

@@ -3,10 +3,14 @@ package earlygate.server.runs;
 import static earlygate.server.tables.Tables.RIG_STANDING;
 import static earlygate.server.tables.Tables.RUN;
 import static earlygate.server.tables.Tables.RUN_EVENT;
+import static earlygate.server.tables.Tables.RUN_TAIL;
 
+import earlygate.explain.Reason;
 import earlygate.plan.Plan;
 import earlygate.rig.Rig;
 import earlygate.run.RunEvent;
+import earlygate.server.store.EventChain;
+import earlygate.server.store.Writes;
 import earlygate.server.tables.tables.records.RunEventRecord;
 import earlygate.server.words.ApiProblem;
 import java.time.OffsetDateTime;
@@ -15,11 +19,11 @@ import java.time.temporal.ChronoUnit;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
+import org.jooq.Condition;
 import org.jooq.DSLContext;
 import org.jooq.Record;
 import org.jooq.impl.DSL;
 import org.springframework.stereotype.Repository;
-import org.springframework.transaction.support.TransactionTemplate;
 import tools.jackson.databind.json.JsonMapper;
 
 /** Runs and their logs. What a method here returns from is on disk, not in a buffer. */
@@ -57,74 +61,117 @@ public class RunStore {
     public record NewEvent(String key, RunEvent.Body body) {}
 
     private final DSLContext db;
-    private final TransactionTemplate transaction;
+    private final Writes writes;
     private final JsonMapper json;
 
-    RunStore(DSLContext db, TransactionTemplate transaction, JsonMapper json) {
+    RunStore(DSLContext db, Writes writes, JsonMapper json) {
         this.db = db;
-        this.transaction = transaction;
+        this.writes = writes;
         this.json = json;
     }
 
-    public synchronized long start(NewRun run) {
-        Optional<Long> before = run.clientKey() == null
+    public long start(NewRun run) {
+        return writes.write(() -> begun(run.clientKey()).orElseGet(() -> begin(run)));
+    }
+
+    private Optional<Long> begun(String key) {
+        return key == null
                 ? Optional.empty()
-                : db.select(RUN.ID)
-                        .from(RUN)
-                        .where(RUN.CLIENT_KEY.eq(run.clientKey()))
-                        .fetchOptional(RUN.ID);
-        if (before.isPresent()) {
-            return before.get();
-        }
+                : db.select(RUN.ID).from(RUN).where(RUN.CLIENT_KEY.eq(key)).fetchOptional(RUN.ID);
+    }
+
+    private long begin(NewRun run) {
+        String uuid = UUID.randomUUID().toString();
+        String plan = json.writeValueAsString(run.plan());
+        OffsetDateTime at = now();
         Long id = db.insertInto(RUN)
-                .set(RUN.UUID, UUID.randomUUID().toString())
+                .set(RUN.UUID, uuid)
                 .set(RUN.CLIENT_KEY, run.clientKey())
                 .set(RUN.TAG, run.tag())
                 .set(RUN.REVISION, run.revision())
-                .set(RUN.PLAN, json.writeValueAsString(run.plan()))
+                .set(RUN.PLAN, plan)
                 .set(RUN.GAP_SCHOOL, run.gapSchool())
                 .set(RUN.SECTION_ORDER, run.sectionOrder())
                 .set(RUN.TECHNICIAN, run.technician())
                 .set(RUN.PRACTICE, run.practice())
-                .set(RUN.STARTED_AT, now())
+                .set(RUN.STARTED_AT, at)
                 .returningResult(RUN.ID)
                 .fetchOne(RUN.ID);
-        sync();
+        String start = EventChain.start(
+                uuid,
+                run.tag(),
+                run.revision(),
+                plan,
+                run.gapSchool(),
+                run.sectionOrder(),
+                run.technician(),
+                run.practice(),
+                at.toInstant());
+        db.insertInto(RUN_TAIL)
+                .set(RUN_TAIL.RUN_ID, id)
+                .set(RUN_TAIL.START_HASH, start)
+                .set(RUN_TAIL.LAST_SEQ, 0L)
+                .set(RUN_TAIL.LAST_HASH, start)
+                .execute();
         return id;
     }
 
+    /** @throws ApiProblem 404 for none, 409 where it isn't as it was written */
     public RunHead head(long id) {
-        return db.selectFrom(RUN)
+        var found = db.select()
+                .from(RUN)
+                .join(RUN_TAIL)
+                .on(RUN_TAIL.RUN_ID.eq(RUN.ID))
                 .where(RUN.ID.eq(id))
-                .fetchOptional(this::head)
+                .fetchOptional()
                 .orElseThrow(() -> ApiProblem.notFound("run", Long.toString(id)));
+        var r = found.into(RUN);
+        String start = EventChain.start(
+                r.getUuid(),
+                r.getTag(),
+                r.getRevision(),
+                r.getPlan(),
+                r.getGapSchool(),
+                r.getSectionOrder(),
+                r.getTechnician(),
+                r.getPractice(),
+                r.getStartedAt().toInstant());
+        if (!start.equals(found.get(RUN_TAIL.START_HASH))) {
+            throw ApiProblem.conflict("log", Reason.of("runs.head-changed").number("run", id));
+        }
+        return head(r);
     }
 
-    /** The newest first. */
-    public List<RunSummary> summaries(String tag) {
-        return db.select(RUN.ID, RUN.TECHNICIAN, RUN.PRACTICE, RUN.STARTED_AT, RUN.FINISHED_AT, RUN.OUTCOME)
-                .from(RUN)
-                .where(RUN.TAG.eq(tag))
-                .orderBy(RUN.ID.desc())
-                .fetch(RunStore::summary);
+    /**
+     * The newest first.
+     *
+     * @param before only runs with a smaller number
+     */
+    public List<RunSummary> summaries(String tag, long before, int most) {
+        return list(RUN.TAG.eq(tag).and(RUN.ID.lt(before)), most);
     }
 
-    public List<RunSummary> open(String tag) {
+    public List<RunSummary> open(String tag, int most) {
+        return list(RUN.TAG.eq(tag).and(RUN.FINISHED_AT.isNull()), most);
+    }
+
+    public int openCount(String tag) {
+        return db.fetchCount(RUN, RUN.TAG.eq(tag), RUN.FINISHED_AT.isNull());
+    }
+
+    private List<RunSummary> list(Condition which, int most) {
         return db.select(RUN.ID, RUN.TECHNICIAN, RUN.PRACTICE, RUN.STARTED_AT, RUN.FINISHED_AT, RUN.OUTCOME)
                 .from(RUN)
-                .where(RUN.TAG.eq(tag), RUN.FINISHED_AT.isNull())
+                .where(which)
                 .orderBy(RUN.ID.desc())
+                .limit(most)
                 .fetch(RunStore::summary);
     }
 
     /** The last finished run at the machine itself; a practice run never counts. */
     public Optional<RunSummary> commissioned(String tag) {
-        return db.select(RUN.ID, RUN.TECHNICIAN, RUN.PRACTICE, RUN.STARTED_AT, RUN.FINISHED_AT, RUN.OUTCOME)
-                .from(RUN)
-                .where(RUN.TAG.eq(tag), RUN.FINISHED_AT.isNotNull(), RUN.PRACTICE.isFalse())
-                .orderBy(RUN.ID.desc())
-                .limit(1)
-                .fetchOptional(RunStore::summary);
+        return list(RUN.TAG.eq(tag).and(RUN.FINISHED_AT.isNotNull()).and(RUN.PRACTICE.isFalse()), 1).stream()
+                .findFirst();
     }
 
     private static RunSummary summary(Record r) {
@@ -137,21 +184,37 @@ public class RunStore {
                 r.get(RUN.OUTCOME));
     }
 
-    /** The run's last gate was opened; or it was gone back into, with an empty outcome. */
-    public void finished(long runId, String outcome) {
-        db.update(RUN)
-                .set(RUN.FINISHED_AT, outcome == null ? null : now())
-                .set(RUN.OUTCOME, outcome)
-                .where(RUN.ID.eq(runId))
-                .execute();
-        sync();
+    /**
+     * The whole log, held against its chain.
+     *
+     * @throws ApiProblem 409 where an event was changed, is missing or stands twice: such a log is never folded
+     */
+    public List<RunEvent> events(RunHead head) {
+        var tail = db.selectFrom(RUN_TAIL).where(RUN_TAIL.RUN_ID.eq(head.id())).fetchSingle();
+        EventChain chain = new EventChain(head.uuid(), tail.getStartHash());
+        List<RunEvent> events = db.selectFrom(RUN_EVENT)
+                .where(RUN_EVENT.RUN_ID.eq(head.id()))
+                .orderBy(RUN_EVENT.SEQ)
+                .fetch(r -> {
+                    chain.follow(link(r)).ifPresent(b -> broken(head.id(), b));
+                    return event(r);
+                });
+        chain.end(tail.getLastSeq(), tail.getLastHash()).ifPresent(b -> broken(head.id(), b));
+        return events;
     }
 
-    public List<RunEvent> events(long runId) {
-        return db.selectFrom(RUN_EVENT)
-                .where(RUN_EVENT.RUN_ID.eq(runId))
-                .orderBy(RUN_EVENT.SEQ)
-                .fetch(this::event);
+    private static EventChain.Link link(RunEventRecord r) {
+        return new EventChain.Link(
+                r.getSeq(), r.getAt().toInstant(), r.getByName(), r.getClientKey(), r.getBody(), r.getHash());
+    }
+
+    private static void broken(long runId, EventChain.Break at) {
+        String code = switch (at.kind()) {
+            case CHANGED -> "runs.event-changed";
+            case MISSING -> "runs.event-missing";
+            case DOUBLED -> "runs.event-doubled";
+        };
+        throw ApiProblem.conflict("log", Reason.of(code).number("run", runId).number("seq", at.seq()));
     }
 
     /** The event that was delivered under this key, if one was. */
@@ -167,25 +230,41 @@ public class RunStore {
     }
 
     /** Writes events, and where the practice machine stands after them, all or nothing. */
-    public void append(long runId, String by, List<NewEvent> events, Optional<Rig.Standing> standing) {
-        transaction.executeWithoutResult(t -> {
-            Long last = db.select(DSL.coalesce(DSL.max(RUN_EVENT.SEQ), 0L))
-                    .from(RUN_EVENT)
-                    .where(RUN_EVENT.RUN_ID.eq(runId))
-                    .fetchOne(0, Long.class);
+    public void append(RunHead head, List<NewEvent> events, Optional<Rig.Standing> standing) {
+        writes.write(() -> {
+            var tail =
+                    db.selectFrom(RUN_TAIL).where(RUN_TAIL.RUN_ID.eq(head.id())).fetchSingle();
+            EventChain chain = new EventChain(head.uuid(), tail.getLastHash(), tail.getLastSeq());
             for (NewEvent e : events) {
+                OffsetDateTime at = now();
+                String body = json.writerFor(RunEvent.Body.class).writeValueAsString(e.body());
+                String hash = chain.add(at.toInstant(), head.technician(), e.key(), body);
                 db.insertInto(RUN_EVENT)
-                        .set(RUN_EVENT.RUN_ID, runId)
-                        .set(RUN_EVENT.SEQ, ++last)
-                        .set(RUN_EVENT.AT, now())
-                        .set(RUN_EVENT.BY_NAME, by)
+                        .set(RUN_EVENT.RUN_ID, head.id())
+                        .set(RUN_EVENT.SEQ, chain.seq())
+                        .set(RUN_EVENT.AT, at)
+                        .set(RUN_EVENT.BY_NAME, head.technician())
                         .set(RUN_EVENT.CLIENT_KEY, e.key())
-                        .set(RUN_EVENT.BODY, json.writerFor(RunEvent.Body.class).writeValueAsString(e.body()))
+                        .set(RUN_EVENT.BODY, body)
+                        .set(RUN_EVENT.HASH, hash)
                         .execute();
             }
-            standing.ifPresent(s -> standing(runId, s));
+            tail.setLastSeq(chain.seq());
+            tail.setLastHash(chain.last());
+            tail.update();
+            standing.ifPresent(s -> standing(head.id(), s));
         });
-        sync();
+    }
+
+    /** The run's last gate was opened; or it was gone back into, with an empty outcome. */
+    public void finished(long runId, String outcome) {
+        writes.write(() -> {
+            db.update(RUN)
+                    .set(RUN.FINISHED_AT, outcome == null ? null : now())
+                    .set(RUN.OUTCOME, outcome)
+                    .where(RUN.ID.eq(runId))
+                    .execute();
+        });
     }
 
     public Optional<Rig.Standing> standing(long runId) {
@@ -197,19 +276,17 @@ public class RunStore {
     }
 
     public void standing(long runId, Rig.Standing standing) {
-        db.mergeInto(RIG_STANDING)
-                .using(DSL.selectOne())
-                .on(RIG_STANDING.RUN_ID.eq(runId))
-                .whenMatchedThenUpdate()
-                .set(RIG_STANDING.STANDING, json.writeValueAsString(standing))
-                .whenNotMatchedThenInsert(RIG_STANDING.RUN_ID, RIG_STANDING.STANDING)
-                .values(runId, json.writeValueAsString(standing))
-                .execute();
-    }
-
-    /** Forces what is committed through every buffer to the device. */
-    private void sync() {
-        db.execute("checkpoint sync");
+        String text = json.writeValueAsString(standing);
+        writes.write(() -> {
+            db.mergeInto(RIG_STANDING)
+                    .using(DSL.selectOne())
+                    .on(RIG_STANDING.RUN_ID.eq(runId))
+                    .whenMatchedThenUpdate()
+                    .set(RIG_STANDING.STANDING, text)
+                    .whenNotMatchedThenInsert(RIG_STANDING.RUN_ID, RIG_STANDING.STANDING)
+                    .values(runId, text)
+                    .execute();
+        });
     }
 
     private RunHead head(Record r) {

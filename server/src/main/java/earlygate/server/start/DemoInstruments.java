@@ -31,7 +31,7 @@ class DemoInstruments implements ApplicationRunner {
             return;
         }
         for (Instrument i : json.readValue(Files.readString(file), Instrument[].class)) {
-            instruments.save(i, null);
+            instruments.save(null, () -> i);
         }
     }
 }

@@ -6,6 +6,7 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.OptionalInt;
 import java.util.stream.Stream;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.boot.ApplicationArguments;
@@ -35,7 +36,7 @@ class DemoUnits implements ApplicationRunner {
                 String text = Files.readString(file);
                 String tag = CalcInput.unitText(text).unit().tag();
                 if (!units.has(tag)) {
-                    units.save(tag, text);
+                    units.save(UnitStore.NewRevision.of(tag, text, OptionalInt.of(0), null));
                 }
             }
         }

@@ -1,7 +1,6 @@
 package earlygate.server.units;
 
 import earlygate.circuit.PowerUnit;
-import earlygate.circuit.UnitFile;
 import earlygate.explain.Reason;
 import earlygate.ladder.Derivation;
 import earlygate.ladder.Finding;
@@ -9,6 +8,7 @@ import earlygate.ladder.GapSchool;
 import earlygate.ladder.Ladder;
 import earlygate.quantity.PressureUnit;
 import earlygate.server.calc.CalcInput;
+import earlygate.server.store.OnceKey;
 import earlygate.server.units.UnitStore.Accepted;
 import earlygate.server.units.UnitStore.StoredUnit;
 import earlygate.server.words.ApiProblem;
@@ -18,7 +18,9 @@ import java.time.OffsetDateTime;
 import java.time.ZoneOffset;
 import java.util.List;
 import java.util.Locale;
+import java.util.Objects;
 import java.util.Optional;
+import java.util.OptionalInt;
 import java.util.regex.Pattern;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -39,6 +41,7 @@ import tools.jackson.databind.json.JsonMapper;
 class RevisionController {
     private static final Pattern TAG = Pattern.compile("[A-Za-z0-9][A-Za-z0-9._-]{0,31}");
     private static final int LONGEST_REASON = 400;
+    private static final int LONGEST_NAME = 80;
 
     private final UnitStore units;
     private final UnitDocuments documents;
@@ -67,7 +70,7 @@ class RevisionController {
     UnitDocuments.UnitDocument save(
             @PathVariable String tag,
             @RequestBody SaveRequest request,
-            @RequestHeader(name = UnitStore.KEY_HEADER, required = false) String key) {
+            @RequestHeader(name = OnceKey.HEADER, required = false) String key) {
         if (!TAG.matcher(tag).matches()) {
             throw ApiProblem.badInput("tag", Reason.of("units.bad-tag").name("tag", tag));
         }
@@ -76,26 +79,35 @@ class RevisionController {
             throw ApiProblem.badInput("document", Reason.of("units.no-document"));
         }
         UnitDocuments.sameTag(tag, document.path("tag").asString(""));
-        Optional<StoredUnit> before = units.savedUnder(tag, key);
-        if (before.isPresent()) {
-            return documents.of(before.get());
-        }
-        if (request.base() == 0 && units.has(tag)) {
-            throw ApiProblem.conflict("tag", Reason.of("units.exists").name("tag", tag));
-        }
-        List<String> unconfirmed = request.unconfirmed() == null ? List.of() : request.unconfirmed();
-        String by = request.by() == null ? "" : request.by().strip();
-        Optional<StoredUnit> saved = units.save(
+        List<String> unconfirmed = request.unconfirmed() == null
+                ? List.of()
+                : request.unconfirmed().stream().filter(Objects::nonNull).toList();
+        Optional<StoredUnit> saved = units.save(new UnitStore.NewRevision(
                 tag,
                 document.toString(),
-                by,
+                name("by", request.by()),
                 JsonMapper.shared().writeValueAsString(unconfirmed),
-                Optional.of(request.base()),
-                key);
+                OptionalInt.of(request.base()),
+                key));
         return documents.of(saved.orElseThrow(() -> changedMeanwhile(tag, request.base())));
     }
 
+    private static String name(String path, String given) {
+        String name = given == null ? "" : given.strip();
+        if (name.length() > LONGEST_NAME) {
+            throw ApiProblem.badInput(
+                    path, Reason.of("units.text").name("field", path).number("limit", LONGEST_NAME));
+        }
+        return name;
+    }
+
     private ApiProblem changedMeanwhile(String tag, int base) {
+        if (!units.has(tag)) {
+            return ApiProblem.notFound("unit", tag);
+        }
+        if (base == 0) {
+            return ApiProblem.conflict("tag", Reason.of("units.exists").name("tag", tag));
+        }
         StoredUnit newest = units.newest(tag);
         return ApiProblem.conflict(
                 "base",
@@ -108,13 +120,10 @@ class RevisionController {
 
     @GetMapping("/revisions")
     List<RevisionSummary> revisions(@PathVariable String tag) {
-        units.newest(tag);
+        units.known(tag);
         return units.revisions(tag).stream()
                 .map(r -> new RevisionSummary(
-                        r.revision(),
-                        r.savedAt(),
-                        r.savedBy(),
-                        UnitFile.read(r.document()) instanceof UnitFile.Reading.Read))
+                        r.revision(), r.savedAt(), r.savedBy(), r.head().missing() == 0))
                 .toList();
     }
 
@@ -128,10 +137,9 @@ class RevisionController {
     List<Accepted> accept(@PathVariable String tag, @RequestBody AcceptRequest request) {
         StoredUnit stored = units.newest(tag);
         String reason = text("reason", request.reason());
-        String by = text("by", request.by());
+        String by = name("by", text("by", request.by()));
         String fingerprint = text("fingerprint", request.fingerprint());
-        String released =
-                request.releasedBy() == null ? "" : request.releasedBy().strip();
+        String released = name("releasedBy", request.releasedBy());
         boolean secondPerson = !released.isEmpty() && !released.equalsIgnoreCase(by);
         GapSchool gaps = CalcInput.gaps(request.gapSchool());
         PowerUnit unit =

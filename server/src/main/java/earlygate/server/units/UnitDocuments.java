@@ -4,12 +4,12 @@ import earlygate.circuit.Target;
 import earlygate.circuit.UnitFile;
 import earlygate.explain.Reason;
 import earlygate.quantity.PressureUnit;
+import earlygate.server.calc.CalcInput;
 import earlygate.server.units.UnitStore.StoredUnit;
 import earlygate.server.words.ApiProblem;
 import earlygate.server.words.Words;
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.time.OffsetDateTime;
-import java.util.Comparator;
 import java.util.List;
 import org.springframework.stereotype.Component;
 import tools.jackson.databind.JsonNode;
@@ -71,28 +71,12 @@ public class UnitDocuments {
                 units.accepted(stored.tag()));
     }
 
-    String name(StoredUnit stored) {
-        return json.readTree(stored.document()).path("name").asString("");
-    }
-
     /** What the drawing asked: where it has not changed since, a changed target is a deviation from it. */
     public List<Target> schematic(StoredUnit stored) {
-        String drawing = drawing(stored);
-        return units.revisions(stored.tag()).stream()
-                .filter(r -> r.revision() <= stored.revision() && drawing(r).equals(drawing))
-                .sorted(Comparator.comparingInt(StoredUnit::revision))
-                .filter(r -> UnitFile.read(r.document()) instanceof UnitFile.Reading.Read)
-                .findFirst()
-                .map(r -> ((UnitFile.Reading.Read) UnitFile.read(r.document()))
-                        .unit()
-                        .targets())
+        String drawing = UnitHead.of(stored.document()).drawing();
+        return units.firstOf(stored.tag(), drawing, stored.revision())
+                .map(first -> CalcInput.unitText(first.document()).unit().targets())
                 .orElse(List.of());
-    }
-
-    private String drawing(StoredUnit stored) {
-        JsonNode drawing = json.readTree(stored.document()).path("drawing");
-        return drawing.path("number").asString("") + " "
-                + drawing.path("revision").asString("");
     }
 
     static void sameTag(String tag, String found) {

@@ -1,129 +1,230 @@
 package earlygate.server.units;
 
 import static earlygate.server.tables.Tables.ACCEPTED_FINDING;
+import static earlygate.server.tables.Tables.UNIT;
 import static earlygate.server.tables.Tables.UNIT_REVISION;
 
 import earlygate.explain.Reason;
+import earlygate.server.store.OnceKey;
+import earlygate.server.store.Writes;
 import earlygate.server.words.ApiProblem;
 import java.time.OffsetDateTime;
 import java.time.ZoneOffset;
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalInt;
 import org.jooq.DSLContext;
 import org.jooq.Record;
-import org.jooq.impl.DSL;
+import org.jooq.SelectField;
 import org.springframework.stereotype.Repository;
-import org.springframework.transaction.annotation.Transactional;
 
-/** Unit files by tag; every save is a new revision. A revision may be half filled: the sheet then says what is missing. */
+/**
+ * Unit files by tag; every save is a new revision. A revision may be half filled: the sheet then says what is missing.
+ * A unit that was removed keeps all its revisions and runs, and can be brought back.
+ */
 @Repository
 public class UnitStore {
     /** @param unconfirmed JSON list of the places whose values are defaults that nobody has confirmed */
     public record StoredUnit(
             String tag, int revision, String document, OffsetDateTime savedAt, String savedBy, String unconfirmed) {}
 
+    /** A revision as lists show it, without its document. */
+    public record Listed(String tag, int revision, OffsetDateTime savedAt, String savedBy, UnitHead head) {}
+
+    /** A unit that is not in the list any more. */
+    public record Removed(String tag, String name, OffsetDateTime at, String by) {}
+
     /** A finding let stand. */
     public record Accepted(String fingerprint, String reason, String by, String releasedBy, OffsetDateTime at) {}
 
-    /** The sender's own name for what it saves; sent again after a lost answer, it meets itself. */
-    public static final String KEY_HEADER = "Idempotency-Key";
+    /**
+     * What is to be kept.
+     *
+     * @param base the revision that was worked on, 0 for a new unit; empty to save whatever is there
+     * @param key the sender's own name for this; null for none
+     */
+    public record NewRevision(
+            String tag, String document, String by, String unconfirmed, OptionalInt base, String key) {
+        public static NewRevision of(String tag, String document, OptionalInt base, String key) {
+            return new NewRevision(tag, document, "", "[]", base, key);
+        }
+    }
 
-    private static final int KEY_LIMIT = 64;
+    private static final SelectField<?>[] LISTED = {
+        UNIT_REVISION.TAG,
+        UNIT_REVISION.REVISION,
+        UNIT_REVISION.SAVED_AT,
+        UNIT_REVISION.SAVED_BY,
+        UNIT_REVISION.NAME,
+        UNIT_REVISION.DRAWING,
+        UNIT_REVISION.MISSING
+    };
 
     private final DSLContext db;
+    private final Writes writes;
 
-    UnitStore(DSLContext db) {
+    UnitStore(DSLContext db, Writes writes) {
         this.db = db;
+        this.writes = writes;
     }
 
-    /** The newest revision of each unit, by tag. */
-    public List<StoredUnit> newest() {
-        var u = UNIT_REVISION;
-        var later = UNIT_REVISION.as("later");
-        return db.selectFrom(u)
-                .where(u.REVISION.eq(
-                        DSL.select(DSL.max(later.REVISION)).from(later).where(later.TAG.eq(u.TAG))))
-                .orderBy(u.TAG)
-                .fetch(UnitStore::stored);
+    /** The newest revision of each unit that is there, by tag. */
+    public List<Listed> newest() {
+        return db.select(LISTED)
+                .from(UNIT)
+                .join(UNIT_REVISION)
+                .on(UNIT_REVISION.TAG.eq(UNIT.TAG), UNIT_REVISION.REVISION.eq(UNIT.NEWEST))
+                .where(UNIT.REMOVED_AT.isNull())
+                .orderBy(UNIT.TAG)
+                .fetch(UnitStore::listed);
     }
 
+    /** @throws ApiProblem 404 for a unit that never was; for a removed one the words say so */
     public StoredUnit newest(String tag) {
-        return find(tag).orElseThrow(() -> ApiProblem.notFound("unit", tag));
+        return revision(tag, known(tag));
     }
 
-    private Optional<StoredUnit> find(String tag) {
-        return db.selectFrom(UNIT_REVISION)
-                .where(UNIT_REVISION.TAG.eq(tag))
-                .orderBy(UNIT_REVISION.REVISION.desc())
-                .limit(1)
-                .fetchOptional(UnitStore::stored);
+    /** The number of the newest revision of a unit that is there. */
+    public int known(String tag) {
+        var unit = db.selectFrom(UNIT)
+                .where(UNIT.TAG.eq(tag))
+                .fetchOptional()
+                .orElseThrow(() -> ApiProblem.notFound("unit", tag));
+        if (unit.getRemovedAt() != null) {
+            throw ApiProblem.notFound(Reason.of("units.removed").name("tag", tag));
+        }
+        return unit.getNewest();
     }
 
+    /** Of a removed unit too: its runs speak of it. */
     public StoredUnit revision(String tag, int revision) {
-        return db.selectFrom(UNIT_REVISION)
+        Record found = db.selectFrom(UNIT_REVISION)
                 .where(UNIT_REVISION.TAG.eq(tag), UNIT_REVISION.REVISION.eq(revision))
-                .fetchOptional(UnitStore::stored)
+                .fetchOptional()
                 .orElseThrow(() -> ApiProblem.notFound("unit revision", tag + " " + revision));
+        if (!UnitHead.hash(found.get(UNIT_REVISION.DOCUMENT)).equals(found.get(UNIT_REVISION.HASH))) {
+            throw ApiProblem.conflict(
+                    "document", Reason.of("units.damaged").name("tag", tag).number("revision", revision));
+        }
+        return stored(found);
     }
 
     /** Newest first. */
-    public List<StoredUnit> revisions(String tag) {
-        return db.selectFrom(UNIT_REVISION)
+    public List<Listed> revisions(String tag) {
+        return db.select(LISTED)
+                .from(UNIT_REVISION)
                 .where(UNIT_REVISION.TAG.eq(tag))
                 .orderBy(UNIT_REVISION.REVISION.desc())
-                .fetch(UnitStore::stored);
+                .fetch(UnitStore::listed);
     }
 
+    /** The first complete revision with this drawing, none later than the one given. */
+    public Optional<StoredUnit> firstOf(String tag, String drawing, int upTo) {
+        return db.select(UNIT_REVISION.REVISION)
+                .from(UNIT_REVISION)
+                .where(
+                        UNIT_REVISION.TAG.eq(tag),
+                        UNIT_REVISION.DRAWING.eq(drawing),
+                        UNIT_REVISION.MISSING.eq(0),
+                        UNIT_REVISION.REVISION.le(upTo))
+                .orderBy(UNIT_REVISION.REVISION)
+                .limit(1)
+                .fetchOptional(UNIT_REVISION.REVISION)
+                .map(first -> revision(tag, first));
+    }
+
+    /** There, or removed. */
     public boolean has(String tag) {
-        return db.fetchExists(UNIT_REVISION, UNIT_REVISION.TAG.eq(tag));
-    }
-
-    public StoredUnit save(String tag, String document) {
-        return save(tag, document, null);
-    }
-
-    public StoredUnit save(String tag, String document, String key) {
-        return save(tag, document, "", "[]", Optional.empty(), key).orElseThrow();
-    }
-
-    /** What was saved under this key before; empty for a new one, or for none. */
-    public Optional<StoredUnit> savedUnder(String tag, String key) {
-        if (key == null) {
-            return Optional.empty();
-        }
-        if (key.isBlank() || key.length() > KEY_LIMIT) {
-            throw ApiProblem.badInput(KEY_HEADER, Reason.of("runs.key-missing"));
-        }
-        return db.selectFrom(UNIT_REVISION)
-                .where(UNIT_REVISION.TAG.eq(tag), UNIT_REVISION.CLIENT_KEY.eq(key))
-                .fetchOptional(UnitStore::stored);
+        return db.fetchExists(UNIT, UNIT.TAG.eq(tag));
     }
 
     /**
-     * Adds a revision.
+     * Adds a revision; nobody else saves in between.
      *
-     * @param base the revision that was worked on; empty to save whatever is there
-     * @param key the sender's own name for this; null for none
-     * @return empty when somebody else has saved since {@code base}
+     * @return what was saved, or what was saved under this key before; empty when somebody else has saved since the base
      */
-    @Transactional
-    public synchronized Optional<StoredUnit> save(
-            String tag, String document, String by, String unconfirmed, Optional<Integer> base, String key) {
-        int last = find(tag).map(StoredUnit::revision).orElse(0);
-        if (base.isPresent() && base.get() != last) {
+    public Optional<StoredUnit> save(NewRevision wanted) {
+        OnceKey.checked(wanted.key());
+        return writes.write(() -> {
+            Optional<StoredUnit> before = savedUnder(wanted.tag(), wanted.key());
+            return before.isPresent() ? before : add(wanted);
+        });
+    }
+
+    private Optional<StoredUnit> savedUnder(String tag, String key) {
+        return key == null
+                ? Optional.empty()
+                : db.selectFrom(UNIT_REVISION)
+                        .where(UNIT_REVISION.TAG.eq(tag), UNIT_REVISION.CLIENT_KEY.eq(key))
+                        .fetchOptional(UnitStore::stored);
+    }
+
+    private Optional<StoredUnit> add(NewRevision wanted) {
+        var unit = db.selectFrom(UNIT).where(UNIT.TAG.eq(wanted.tag())).fetchOptional();
+        unit.filter(u -> u.getRemovedAt() != null).ifPresent(u -> {
+            throw ApiProblem.conflict("tag", Reason.of("units.removed").name("tag", wanted.tag()));
+        });
+        int last = unit.map(u -> u.getNewest()).orElse(0);
+        if (wanted.base().isPresent() && wanted.base().getAsInt() != last) {
             return Optional.empty();
         }
-        StoredUnit unit = new StoredUnit(tag, last + 1, document, OffsetDateTime.now(ZoneOffset.UTC), by, unconfirmed);
+        UnitHead head = UnitHead.of(wanted.document());
         db.insertInto(UNIT_REVISION)
-                .set(UNIT_REVISION.TAG, unit.tag())
-                .set(UNIT_REVISION.REVISION, unit.revision())
-                .set(UNIT_REVISION.DOCUMENT, unit.document())
-                .set(UNIT_REVISION.SAVED_AT, unit.savedAt())
-                .set(UNIT_REVISION.SAVED_BY, unit.savedBy())
-                .set(UNIT_REVISION.UNCONFIRMED, unit.unconfirmed())
-                .set(UNIT_REVISION.CLIENT_KEY, key)
+                .set(UNIT_REVISION.TAG, wanted.tag())
+                .set(UNIT_REVISION.REVISION, last + 1)
+                .set(UNIT_REVISION.DOCUMENT, wanted.document())
+                .set(UNIT_REVISION.SAVED_AT, now())
+                .set(UNIT_REVISION.SAVED_BY, wanted.by())
+                .set(UNIT_REVISION.UNCONFIRMED, wanted.unconfirmed())
+                .set(UNIT_REVISION.CLIENT_KEY, wanted.key())
+                .set(UNIT_REVISION.NAME, head.name())
+                .set(UNIT_REVISION.DRAWING, head.drawing())
+                .set(UNIT_REVISION.MISSING, head.missing())
+                .set(UNIT_REVISION.HASH, UnitHead.hash(wanted.document()))
                 .execute();
-        return Optional.of(unit);
+        db.insertInto(UNIT, UNIT.TAG, UNIT.NEWEST)
+                .values(wanted.tag(), last + 1)
+                .onDuplicateKeyUpdate()
+                .set(UNIT.NEWEST, last + 1)
+                .execute();
+        return Optional.of(revision(wanted.tag(), last + 1));
+    }
+
+    /** Takes a unit off the list; nothing of it is lost. */
+    public void remove(String tag, String by) {
+        writes.write(() -> {
+            known(tag);
+            db.update(UNIT)
+                    .set(UNIT.REMOVED_AT, now())
+                    .set(UNIT.REMOVED_BY, by)
+                    .where(UNIT.TAG.eq(tag))
+                    .execute();
+        });
+    }
+
+    /** Undoes {@link #remove}; one that is there stays as it is. */
+    public void bringBack(String tag) {
+        writes.write(() -> {
+            if (!has(tag)) {
+                throw ApiProblem.notFound("unit", tag);
+            }
+            db.update(UNIT)
+                    .setNull(UNIT.REMOVED_AT)
+                    .setNull(UNIT.REMOVED_BY)
+                    .where(UNIT.TAG.eq(tag))
+                    .execute();
+        });
+    }
+
+    /** The last removed first. */
+    public List<Removed> removed() {
+        return db.select(UNIT.TAG, UNIT_REVISION.NAME, UNIT.REMOVED_AT, UNIT.REMOVED_BY)
+                .from(UNIT)
+                .join(UNIT_REVISION)
+                .on(UNIT_REVISION.TAG.eq(UNIT.TAG), UNIT_REVISION.REVISION.eq(UNIT.NEWEST))
+                .where(UNIT.REMOVED_AT.isNotNull())
+                .orderBy(UNIT.REMOVED_AT.desc())
+                .fetch(r -> new Removed(r.value1(), r.value2(), r.value3(), r.value4()));
     }
 
     public List<Accepted> accepted(String tag) {
@@ -134,19 +235,33 @@ public class UnitStore {
                         new Accepted(r.getFingerprint(), r.getReason(), r.getByName(), r.getReleasedBy(), r.getAt()));
     }
 
-    @Transactional
     public void accept(String tag, Accepted a) {
-        db.deleteFrom(ACCEPTED_FINDING)
-                .where(ACCEPTED_FINDING.TAG.eq(tag), ACCEPTED_FINDING.FINGERPRINT.eq(a.fingerprint()))
-                .execute();
-        db.insertInto(ACCEPTED_FINDING)
-                .set(ACCEPTED_FINDING.TAG, tag)
-                .set(ACCEPTED_FINDING.FINGERPRINT, a.fingerprint())
-                .set(ACCEPTED_FINDING.REASON, a.reason())
-                .set(ACCEPTED_FINDING.BY_NAME, a.by())
-                .set(ACCEPTED_FINDING.RELEASED_BY, a.releasedBy())
-                .set(ACCEPTED_FINDING.AT, a.at())
-                .execute();
+        writes.write(() -> {
+            db.deleteFrom(ACCEPTED_FINDING)
+                    .where(ACCEPTED_FINDING.TAG.eq(tag), ACCEPTED_FINDING.FINGERPRINT.eq(a.fingerprint()))
+                    .execute();
+            db.insertInto(ACCEPTED_FINDING)
+                    .set(ACCEPTED_FINDING.TAG, tag)
+                    .set(ACCEPTED_FINDING.FINGERPRINT, a.fingerprint())
+                    .set(ACCEPTED_FINDING.REASON, a.reason())
+                    .set(ACCEPTED_FINDING.BY_NAME, a.by())
+                    .set(ACCEPTED_FINDING.RELEASED_BY, a.releasedBy())
+                    .set(ACCEPTED_FINDING.AT, a.at())
+                    .execute();
+        });
+    }
+
+    private static OffsetDateTime now() {
+        return OffsetDateTime.now(ZoneOffset.UTC);
+    }
+
+    private static Listed listed(Record r) {
+        return new Listed(
+                r.get(UNIT_REVISION.TAG),
+                r.get(UNIT_REVISION.REVISION),
+                r.get(UNIT_REVISION.SAVED_AT),
+                r.get(UNIT_REVISION.SAVED_BY),
+                new UnitHead(r.get(UNIT_REVISION.NAME), r.get(UNIT_REVISION.DRAWING), r.get(UNIT_REVISION.MISSING)));
     }
 
     private static StoredUnit stored(Record r) {

@@ -30,6 +30,14 @@ public final class ApiProblem extends RuntimeException {
         return new ApiProblem(HttpStatus.CONFLICT, reason.code(), List.of(new Problem(path, reason)));
     }
 
+    public static ApiProblem of(HttpStatus status, String path, Reason reason) {
+        return new ApiProblem(status, reason.code(), List.of(new Problem(path, reason)));
+    }
+
+    public static ApiProblem notFound(Reason reason) {
+        return new ApiProblem(HttpStatus.NOT_FOUND, reason.code(), List.of(new Problem("", reason)));
+    }
+
     public static ApiProblem notFound(String kind, String id) {
         Reason reason = Reason.of("api.not-found").name("kind", kind).name("id", id);
         return new ApiProblem(HttpStatus.NOT_FOUND, reason.code(), List.of(new Problem(kind, reason)));

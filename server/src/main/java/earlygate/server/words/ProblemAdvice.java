@@ -18,14 +18,17 @@ import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.bind.annotation.RestControllerAdvice;
 import org.springframework.web.context.request.WebRequest;
 import org.springframework.web.servlet.mvc.method.annotation.ResponseEntityExceptionHandler;
+import org.springframework.web.servlet.resource.NoResourceFoundException;
 
 /** Every error as a problem document in words; a stack trace stays in the log. */
 @RestControllerAdvice
-class ProblemAdvice extends ResponseEntityExceptionHandler {
+public class ProblemAdvice extends ResponseEntityExceptionHandler {
     private static final Logger LOG = LoggerFactory.getLogger(ProblemAdvice.class);
 
+    private static final Words WORDS = Words.in(PressureUnit.BAR);
+
     @ExceptionHandler(ApiProblem.class)
-    ResponseEntity<ProblemDetail> problem(ApiProblem problem, HttpServletRequest request) {
+    public ResponseEntity<ProblemDetail> problem(ApiProblem problem, HttpServletRequest request) {
         Words words = Words.in(unit(request));
         List<Map<String, String>> places = problem.problems().stream()
                 .map(p -> Map.of("path", p.path(), "message", words.say(p)))
@@ -40,11 +43,11 @@ class ProblemAdvice extends ResponseEntityExceptionHandler {
     }
 
     @ExceptionHandler(Exception.class)
-    ResponseEntity<ProblemDetail> unforeseen(Exception e, HttpServletRequest request) {
+    public ResponseEntity<ProblemDetail> unforeseen(Exception e, HttpServletRequest request) {
         LOG.error("{} {}", request.getMethod(), request.getRequestURI(), e);
         ProblemDetail detail = ProblemDetail.forStatus(HttpStatus.INTERNAL_SERVER_ERROR);
-        detail.setTitle("Something went wrong here, not with your entry");
-        detail.setDetail("Nothing that was saved is lost. Try again; if it stays, look into the server's log.");
+        detail.setTitle(WORDS.say(Reason.of("title.unforeseen")));
+        detail.setDetail(WORDS.say(Reason.of("api.unforeseen")));
         detail.setProperty("problems", List.of());
         return send(detail);
     }
@@ -54,11 +57,14 @@ class ProblemAdvice extends ResponseEntityExceptionHandler {
             Exception e, Object body, HttpHeaders headers, HttpStatusCode status, WebRequest request) {
         ProblemDetail detail = body instanceof ProblemDetail d ? d : ProblemDetail.forStatus(status);
         if (e instanceof HttpMessageNotReadableException) {
-            detail.setDetail("The body isn't the JSON that this call takes.");
+            detail.setDetail(WORDS.say(Reason.of("api.not-json")));
+        } else if (e instanceof NoResourceFoundException none) {
+            detail.setDetail(WORDS.say(Reason.of("api.no-such-page").name("path", "/" + none.getResourcePath())));
         }
         String said = String.valueOf(detail.getDetail());
         detail.setProperty("problems", List.of(Map.of("path", "", "message", said)));
         return ResponseEntity.status(status)
+                .headers(headers)
                 .contentType(MediaType.APPLICATION_PROBLEM_JSON)
                 .body(detail);
     }

@@ -1,0 +1,46 @@
+package earlygate.server.access;
+
+import java.io.IOException;
+import java.io.Writer;
+import org.apache.catalina.connector.Request;
+import org.apache.catalina.connector.Response;
+import org.apache.catalina.core.StandardHost;
+import org.apache.catalina.valves.ErrorReportValve;
+import org.springframework.boot.tomcat.servlet.TomcatServletWebServerFactory;
+import org.springframework.boot.web.server.WebServerFactoryCustomizer;
+import org.springframework.context.annotation.Bean;
+import org.springframework.context.annotation.Configuration;
+
+/** An address so malformed that no part of the product ever sees it gets a problem document too. */
+public final class PlainErrors extends ErrorReportValve {
+    @Override
+    protected void report(Request request, Response response, Throwable failure) {
+        if (response.getStatus() < 400 || response.getContentWritten() > 0 || !response.setErrorReported()) {
+            return;
+        }
+        String text = "{\"title\":\"This address can't be read\",\"status\":" + response.getStatus()
+                + ",\"detail\":\"The address or its headers are malformed. Look for stray signs in it.\","
+                + "\"problems\":[]}";
+        try {
+            response.setContentType("application/problem+json");
+            response.setCharacterEncoding("UTF-8");
+            Writer out = response.getReporter();
+            if (out != null) {
+                out.write(text);
+                response.finishResponse();
+            }
+        } catch (IOException gone) {
+            // Who asked has hung up.
+            return;
+        }
+    }
+
+    @Configuration
+    static class InPlaceOfThePage {
+        @Bean
+        WebServerFactoryCustomizer<TomcatServletWebServerFactory> plainErrors() {
+            return tomcat -> tomcat.addContextCustomizers(context ->
+                    ((StandardHost) context.getParent()).setErrorReportValveClass(PlainErrors.class.getName()));
+        }
+    }
+}

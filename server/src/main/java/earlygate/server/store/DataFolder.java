@@ -1,0 +1,256 @@
+package earlygate.server.store;
+
+import earlygate.explain.Reason;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.nio.file.StandardCopyOption;
+import java.sql.Connection;
+import java.sql.DriverManager;
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.sql.Statement;
+import java.time.LocalDateTime;
+import java.time.format.DateTimeFormatter;
+import org.h2.api.ErrorCode;
+
+/**
+ * The folder with the one data file. It is looked over before anything is served from it: that it can be written, that
+ * nobody else serves from it, that it is no later edition's, and, unless it is bit for bit the file that was closed
+ * properly, that each index fits its table. What can be rebuilt is rebuilt and the old file kept; all else is refused.
+ */
+public final class DataFolder {
+    /** The data version that this edition writes; the number of the last migration. */
+    static final int VERSION = 5;
+
+    private static final String NAME = "early-gate";
+    static final String USER = "sa";
+    private static final DateTimeFormatter STAMP = DateTimeFormatter.ofPattern("yyyyMMdd-HHmmss");
+
+    private final Path folder;
+
+    private DataFolder(Path folder) {
+        this.folder = folder;
+    }
+
+    /**
+     * @return the folder, whole and not yet open
+     * @throws DataRefused in one line, when it can't be served from
+     */
+    static DataFolder lookedOver(Path folder) {
+        DataFolder data = new DataFolder(folder.toAbsolutePath().normalize());
+        data.writable();
+        if (Files.exists(data.file())) {
+            data.whole();
+        } else if (Files.exists(data.seal().path())) {
+            throw data.refused("store.gone", null);
+        }
+        return data;
+    }
+
+    /** To read from only: for a look at data that nobody serves. */
+    static DataFolder of(Path folder) {
+        return new DataFolder(folder.toAbsolutePath().normalize());
+    }
+
+    Path folder() {
+        return folder;
+    }
+
+    Path file() {
+        return folder.resolve(NAME + ".mv.db");
+    }
+
+    Seal seal() {
+        return new Seal(folder.resolve(NAME + ".seal"), file());
+    }
+
+    /** Every commit goes to the file at once, not half a second later. */
+    String url() {
+        return url(folder.resolve(NAME));
+    }
+
+    private static String url(Path base) {
+        return "jdbc:h2:file:" + base.toString().replace(";", "\\;") + ";WRITE_DELAY=0;DB_CLOSE_ON_EXIT=FALSE";
+    }
+
+    private void writable() {
+        try {
+            Files.createDirectories(folder);
+        } catch (IOException e) {
+            throw refused("store.no-folder", e);
+        }
+        if (!Files.isWritable(folder)) {
+            throw refused("store.folder-read-only", null);
+        }
+        if (Files.exists(file()) && !Files.isWritable(file())) {
+            throw refused("store.file-read-only", null);
+        }
+    }
+
+    private void whole() {
+        empty();
+        if (seal().fits(VERSION)) {
+            return;
+        }
+        try (Connection open = connect(file())) {
+            version(open);
+            System.out.println("The data were not closed properly; looking them over");
+            Integrity.Report report = Integrity.check(open);
+            if (report.whole()) {
+                System.out.println("Whole: " + report.rows() + " rows, " + report.indexes() + " indexes");
+                return;
+            }
+            report.faults().forEach(f -> System.out.println("Data: " + f));
+            rebuild(open);
+        } catch (SQLException e) {
+            throw unreadable(e);
+        }
+        swap();
+    }
+
+    private void empty() {
+        try {
+            if (Files.size(file()) == 0) {
+                throw refused("store.empty", null);
+            }
+        } catch (IOException e) {
+            throw refused("store.damaged", e);
+        }
+    }
+
+    private static Connection connect(Path file) throws SQLException {
+        String base = file.toString().replaceFirst("\\.mv\\.db$", "");
+        return DriverManager.getConnection(url(Path.of(base)) + ";IFEXISTS=TRUE", USER, "");
+    }
+
+    private void version(Connection open) throws SQLException {
+        int found = version(open, VERSION);
+        if (found > VERSION) {
+            throw refused(later(found), null);
+        }
+    }
+
+    private static Reason later(int found) {
+        return Reason.of("store.later").number("found", found).number("known", VERSION);
+    }
+
+    private static int version(Connection open, int none) throws SQLException {
+        try (Statement s = open.createStatement();
+                ResultSet r = s.executeQuery("select max(cast(\"version\" as int)) from \"flyway_schema_history\"")) {
+            return r.next() && r.getObject(1) != null ? r.getInt(1) : none;
+        } catch (SQLException e) {
+            if (e.getErrorCode() == ErrorCode.TABLE_OR_VIEW_NOT_FOUND_1
+                    || e.getErrorCode() == ErrorCode.TABLE_OR_VIEW_NOT_FOUND_DATABASE_EMPTY_1) {
+                return none;
+            }
+            throw e;
+        }
+    }
+
+    private Path script() {
+        return folder.resolve(NAME + ".rebuild.sql");
+    }
+
+    private Path rebuilt() {
+        return folder.resolve(NAME + ".rebuilt.mv.db");
+    }
+
+    /** From the rows of the tables themselves; no index is asked. */
+    private void rebuild(Connection open) throws SQLException {
+        System.out.println("Rebuilding the indexes from the rows");
+        try (Statement s = open.createStatement()) {
+            s.execute("script to '" + script().toString().replace("'", "''") + "'");
+        }
+    }
+
+    private void swap() {
+        try {
+            Files.deleteIfExists(rebuilt());
+            String url = url(Path.of(rebuilt().toString().replaceFirst("\\.mv\\.db$", "")));
+            try (Connection fresh = DriverManager.getConnection(url, USER, "");
+                    Statement s = fresh.createStatement()) {
+                s.execute("runscript from '" + script().toString().replace("'", "''") + "'");
+                Integrity.Report report = Integrity.check(fresh);
+                if (!report.whole()) {
+                    throw new SQLException(report.faults().get(0));
+                }
+            }
+            Path aside =
+                    folder.resolve(NAME + "-set-aside-" + LocalDateTime.now().format(STAMP) + ".mv.db");
+            Files.move(file(), aside);
+            Files.move(rebuilt(), file(), StandardCopyOption.ATOMIC_MOVE);
+            Files.deleteIfExists(script());
+            System.out.println("Rebuilt; the old file is kept as " + aside.getFileName());
+        } catch (SQLException | IOException e) {
+            throw refused("store.damaged", e);
+        }
+    }
+
+    DataRefused unreadable(SQLException e) {
+        return e.getErrorCode() == ErrorCode.DATABASE_ALREADY_OPEN_1
+                ? refused("store.in-use", e)
+                : refused("store.damaged", e);
+    }
+
+    private DataRefused refused(String code, Throwable cause) {
+        return refused(Reason.of(code), cause);
+    }
+
+    private DataRefused refused(Reason reason, Throwable cause) {
+        return new DataRefused(
+                reason.name("folder", folder.toString())
+                        .name("file", file().toString())
+                        .name("detail", detail(cause)),
+                cause);
+    }
+
+    private static String detail(Throwable cause) {
+        return cause == null || cause.getMessage() == null
+                ? "no more is known"
+                : cause.getMessage().lines().findFirst().orElse("").replaceAll("\\s*\\[[0-9-]+]$", "");
+    }
+
+    /**
+     * Looks at a file that nobody serves from: every row, every index, every chain of events.
+     *
+     * @return one line about what is in it
+     * @throws DataRefused with the first thing that is not whole
+     */
+    static String verified(Path file) {
+        DataFolder at = new DataFolder(file.toAbsolutePath().getParent());
+        try {
+            if (Files.size(file) == 0) {
+                throw new DataRefused(Reason.of("store.copy-empty").name("file", file.toString()), null);
+            }
+            try (Connection open = connect(file)) {
+                int found = version(open, 0);
+                if (found == 0) {
+                    throw new DataRefused(Reason.of("store.foreign").name("file", file.toString()), null);
+                }
+                if (found > VERSION) {
+                    throw at.refused(later(found), null);
+                }
+                Integrity.Report report = Integrity.check(open);
+                if (!report.whole()) {
+                    throw new DataRefused(
+                            Reason.of("store.not-whole")
+                                    .name("file", file.toString())
+                                    .name("detail", report.faults().get(0)),
+                            null);
+                }
+                long runs = found < VERSION ? 0 : EventChain.verifyAll(open);
+                return report.rows() + " rows, " + report.indexes() + " indexes, " + runs + " logs: whole";
+            }
+        } catch (SQLException e) {
+            if (e.getErrorCode() == ErrorCode.DATABASE_ALREADY_OPEN_1) {
+                throw at.refused("store.in-use", e);
+            }
+            throw new DataRefused(
+                    Reason.of("store.unreadable").name("file", file.toString()).name("detail", detail(e)), e);
+        } catch (IOException e) {
+            throw new DataRefused(
+                    Reason.of("store.unreadable").name("file", file.toString()).name("detail", detail(e)), e);
+        }
+    }
+}

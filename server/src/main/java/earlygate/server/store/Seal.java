@@ -1,0 +1,59 @@
+package earlygate.server.store;
+
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.UncheckedIOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.security.MessageDigest;
+import java.security.NoSuchAlgorithmException;
+import java.util.HexFormat;
+
+/**
+ * Says that the data file is bit for bit the one that was closed properly. It is broken when the file is opened, so a
+ * server that was killed leaves none, and the next one looks the data over.
+ *
+ * @param path where the seal lies
+ * @param file what it is of
+ */
+record Seal(Path path, Path file) {
+    /** @param newest the newest data version that is known here */
+    boolean fits(int newest) {
+        try {
+            String[] words = Files.exists(path) ? Files.readString(path).strip().split(" ") : new String[0];
+            return words.length == 2 && Integer.parseInt(words[1]) <= newest && words[0].equals(digest());
+        } catch (IOException | NumberFormatException e) {
+            return false;
+        }
+    }
+
+    void make(int version) {
+        try {
+            Files.writeString(path, digest() + " " + version + "\n");
+        } catch (IOException e) {
+            // A full disk at the end: the next start looks the data over instead.
+            breakOpen();
+        }
+    }
+
+    void breakOpen() {
+        try {
+            Files.deleteIfExists(path);
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    private String digest() throws IOException {
+        try (InputStream in = Files.newInputStream(file)) {
+            MessageDigest sha = MessageDigest.getInstance("SHA-256");
+            byte[] part = new byte[1 << 16];
+            for (int n = in.read(part); n >= 0; n = in.read(part)) {
+                sha.update(part, 0, n);
+            }
+            return HexFormat.of().formatHex(sha.digest());
+        } catch (NoSuchAlgorithmException e) {
+            throw new IllegalStateException(e);
+        }
+    }
+}

@@ -1,0 +1,87 @@
+package earlygate.server.store;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.util.concurrent.locks.ReentrantLock;
+import java.util.function.Supplier;
+import org.jooq.DSLContext;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.support.TransactionTemplate;
+
+/**
+ * The only door to writing. One write at a time, all or nothing, on the device before it returns.
+ *
+ * <p>One at a time for two reasons. Who looks and then writes is not overtaken in between: the door is shut until the
+ * commit. And the file store takes its maps one after the other when it saves; with two writers it may take a table
+ * before and its index after the other's row, and a server killed just then leaves a file whose index lies.
+ */
+@Component
+public class Writes {
+    /** What must be free before anything is written, bytes: a write that fails half-way closes the file. */
+    static final long RESERVE = 4_000_000;
+
+    private final ReentrantLock door = new ReentrantLock(true);
+    private final DSLContext db;
+    private final TransactionTemplate transaction;
+    private final DataFolder data;
+    private final Disk disk;
+    private final Store.Pool pool;
+
+    Writes(DSLContext db, TransactionTemplate transaction, DataFolder data, Disk disk, Store.Pool pool) {
+        this.db = db;
+        this.transaction = transaction;
+        this.data = data;
+        this.disk = disk;
+        this.pool = pool;
+    }
+
+    /** @throws earlygate.server.words.ApiProblem 507 where the disk is full, 503 where the file can't be written */
+    public <T> T write(Supplier<T> work) {
+        if (door.isHeldByCurrentThread()) {
+            return work.get();
+        }
+        door.lock();
+        try {
+            room();
+            T done = transaction.execute(t -> work.get());
+            db.execute("checkpoint sync");
+            return done;
+        } catch (RuntimeException e) {
+            throw Trouble.of(e, data.folder())
+                    .map(told -> {
+                        pool.distrust();
+                        return (RuntimeException) told;
+                    })
+                    .orElse(e);
+        } finally {
+            door.unlock();
+        }
+    }
+
+    public void write(Runnable work) {
+        write(() -> {
+            work.run();
+            return null;
+        });
+    }
+
+    private void room() {
+        long free;
+        try {
+            free = disk.free(data.folder());
+        } catch (IOException e) {
+            throw new java.io.UncheckedIOException(e);
+        }
+        if (free < RESERVE) {
+            throw Trouble.full(data.folder(), free);
+        }
+    }
+
+    /** The disk under the data. */
+    @Component
+    static class Disk {
+        long free(java.nio.file.Path folder) throws IOException {
+            return Files.getFileStore(folder).getUsableSpace();
+        }
+    }
+}
