@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import Button from 'primevue/button'
+import Menu from 'primevue/menu'
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { asRefused, call, type Refused, type Schema } from '../api/client'
@@ -25,7 +26,7 @@ async function importFile(event: Event) {
   added.value = ''
   try {
     const unit = await call<{ tag: string }>('POST', '/api/units', await file.text(), true)
-    added.value = unit.tag
+    added.value = `${unit.tag} is in.`
     await queries.invalidateQueries({ queryKey: ['units'] })
   } catch (e) {
     refused.value = asRefused(e)
@@ -55,13 +56,26 @@ async function make() {
 
 const { data: removed } = useQuery({ queryKey: ['removed-units'], queryFn: () => call<Schema['Removed'][]>('GET', '/api/removed-units') })
 
+const menu = ref<InstanceType<typeof Menu>>()
+const chosen = ref<UnitSummary>()
+const ACTIONS = [
+  { label: 'Copy', command: () => (making.value = { from: chosen.value?.tag ?? '', tag: '', name: chosen.value?.name ?? '' }) },
+  { label: 'Remove', command: () => void put('DELETE', `/api/units/${encodeURIComponent(chosen.value?.tag ?? '')}?by=${encodeURIComponent(myName())}`, `${chosen.value?.tag} is removed; below it can be brought back.`) },
+]
+
+function more(event: Event, u: UnitSummary) {
+  chosen.value = u
+  menu.value?.toggle(event)
+}
+
 /** Nothing of a removed unit is lost; so no question is asked, and the way back is shown. */
-async function put(method: string, path: string) {
+async function put(method: string, path: string, done = '') {
   refused.value = null
   added.value = ''
   try {
     queries.setQueryData(['removed-units'], await call<Schema['Removed'][]>(method, path))
     await queries.invalidateQueries({ queryKey: ['units'] })
+    added.value = done
   } catch (e) {
     refused.value = asRefused(e)
   }
@@ -96,11 +110,12 @@ function openRun(r: Schema['RunSummary']): string {
   </form>
   <Problems :refused="refused" />
   <Problems :refused="loadError" />
-  <p v-if="added" class="chip pass" role="status">{{ added }} is in.</p>
+  <p v-if="added" class="chip pass" role="status">{{ added }}</p>
   <p v-if="isPending" class="quiet">Reading the units …</p>
   <p v-else-if="units && !units.length" class="card">
     No unit yet. Import a unit file, the open JSON format described in docs/api.md.
   </p>
+  <Menu ref="menu" :model="ACTIONS" popup />
   <div class="grid">
     <article v-for="u in units" :key="u.tag" class="card">
       <div class="pic"><Staff v-for="s in u.staffs.slice(0, 1)" :key="s.line" :staff="s" small /></div>
@@ -118,8 +133,7 @@ function openRun(r: Schema['RunSummary']): string {
         </p>
         <div class="go">
           <RouterLink :to="{ name: 'sheet', params: { tag: u.tag } }"><Button label="Sheet" outlined tabindex="-1" /></RouterLink>
-          <Button label="Copy" :aria-label="`Copy ${u.tag}`" severity="secondary" outlined @click="making = { from: u.tag, tag: '', name: u.name }" />
-          <Button label="Remove" :aria-label="`Remove ${u.tag}`" severity="secondary" text @click="put('DELETE', `/api/units/${encodeURIComponent(u.tag)}?by=${encodeURIComponent(myName())}`)" />
+          <Button label="More" :aria-label="`More for ${u.tag}`" severity="secondary" outlined aria-haspopup="true" @click="more($event, u)" />
           <RouterLink v-if="!u.missing" :to="{ name: 'start', params: { tag: u.tag } }"><Button :label="u.openRuns.length ? 'Go on or start' : 'Start a run'" tabindex="-1" /></RouterLink>
         </div>
       </div>
@@ -129,7 +143,7 @@ function openRun(r: Schema['RunSummary']): string {
     <h2>Removed</h2>
     <p v-for="r in removed" :key="r.tag">
       <span><b>{{ r.tag }}</b> {{ r.name }}, {{ new Date(r.at).toLocaleDateString('en-GB') }}{{ r.by && `, ${r.by}` }}</span>
-      <Button label="Bring back" :aria-label="`Bring back ${r.tag}`" severity="secondary" outlined @click="put('POST', `/api/removed-units/${encodeURIComponent(r.tag)}/bring-back`)" />
+      <Button label="Bring back" :aria-label="`Bring back ${r.tag}`" severity="secondary" outlined @click="put('POST', `/api/removed-units/${encodeURIComponent(r.tag)}/bring-back`, `${r.tag} is back.`)" />
     </p>
   </section>
 </template>

@@ -21,3 +21,11 @@ create table run_tail (
   last_hash varchar(64) not null
 );
 create index run_of_unit on run (tag, practice, finished_at);
+
+-- How many writes this file has seen; held against what was confirmed, a file that lost some is known.
+create table write_count (
+  n bigint not null
+);
+-- [jooq ignore start]
+insert into write_count values (0);
+-- [jooq ignore stop]

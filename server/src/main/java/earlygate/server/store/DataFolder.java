@@ -29,8 +29,11 @@ public final class DataFolder {
 
     private final Path folder;
 
+    private final Mark mark;
+
     private DataFolder(Path folder) {
         this.folder = folder;
+        this.mark = new Mark(folder.resolve(NAME + ".mark"));
     }
 
     /**
@@ -42,7 +45,7 @@ public final class DataFolder {
         data.writable();
         if (Files.exists(data.file())) {
             data.whole();
-        } else if (Files.exists(data.seal().path())) {
+        } else if (data.mark.confirmed().isPresent()) {
             throw data.refused("store.gone", null);
         }
         return data;
@@ -65,16 +68,23 @@ public final class DataFolder {
         return new Seal(folder.resolve(NAME + ".seal"), file());
     }
 
+    Mark mark() {
+        return mark;
+    }
+
     /** Every commit goes to the file at once, not half a second later. */
     String url() {
         return url(folder.resolve(NAME));
     }
 
     private static String url(Path base) {
-        return "jdbc:h2:file:" + base.toString().replace(";", "\\;") + ";WRITE_DELAY=0;DB_CLOSE_ON_EXIT=FALSE";
+        return "jdbc:h2:file:" + base + ";WRITE_DELAY=0;DB_CLOSE_ON_EXIT=FALSE;TRACE_LEVEL_FILE=0";
     }
 
     private void writable() {
+        if (folder.toString().contains(";")) {
+            throw refused("store.bad-path", null);
+        }
         try {
             Files.createDirectories(folder);
         } catch (IOException e) {
@@ -96,6 +106,7 @@ public final class DataFolder {
         try (Connection open = connect(file())) {
             version(open);
             System.out.println("The data were not closed properly; looking them over");
+            nothingLost(open);
             Integrity.Report report = Integrity.check(open);
             if (report.whole()) {
                 System.out.println("Whole: " + report.rows() + " rows, " + report.indexes() + " indexes");
@@ -107,6 +118,22 @@ public final class DataFolder {
             throw unreadable(e);
         }
         swap();
+    }
+
+    /** A file cut short opens at an older state without complaint. */
+    private void nothingLost(Connection open) throws SQLException {
+        long confirmed = mark.confirmed().orElse(0);
+        long found = version(open, 0) < VERSION ? 0 : writes(open);
+        if (found < confirmed) {
+            throw refused(Reason.of("store.older").number("missing", confirmed - found), null);
+        }
+    }
+
+    private static long writes(Connection open) throws SQLException {
+        try (Statement s = open.createStatement();
+                ResultSet r = s.executeQuery("select n from write_count")) {
+            return r.next() ? r.getLong(1) : 0;
+        }
     }
 
     private void empty() {

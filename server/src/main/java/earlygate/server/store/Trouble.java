@@ -25,14 +25,14 @@ final class Trouble {
 
     private Trouble() {}
 
-    static ApiProblem full(Path folder, long freeBytes) {
+    static ApiProblem full(Path folder, long freeBytes, long neededBytes) {
         return ApiProblem.of(
                 HttpStatus.INSUFFICIENT_STORAGE,
                 "",
                 Reason.of("store.full")
                         .name("folder", folder.toString())
                         .number("free", freeBytes / 1000)
-                        .number("needed", Writes.RESERVE / 1000));
+                        .number("needed", neededBytes / 1000));
     }
 
     /** Empty for what is no fault of disk or file. */
@@ -41,7 +41,10 @@ final class Trouble {
         for (Throwable t = e; t != null; t = t.getCause() == t ? null : t.getCause()) {
             String said = String.valueOf(t.getMessage());
             if (said.contains("No space left") || said.contains("Disk quota")) {
-                return Optional.of(full(folder, 0));
+                return Optional.of(ApiProblem.of(
+                        HttpStatus.INSUFFICIENT_STORAGE,
+                        "",
+                        Reason.of("store.no-room").name("folder", folder.toString())));
             }
             if (said.contains("Read-only file system") || said.contains("read only")) {
                 return Optional.of(ApiProblem.of(

@@ -1,10 +1,13 @@
 package earlygate.server.store;
 
+import static earlygate.server.tables.Tables.WRITE_COUNT;
+
 import java.io.IOException;
 import java.nio.file.Files;
 import java.util.concurrent.locks.ReentrantLock;
 import java.util.function.Supplier;
 import org.jooq.DSLContext;
+import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.support.TransactionTemplate;
 
@@ -17,22 +20,29 @@ import org.springframework.transaction.support.TransactionTemplate;
  */
 @Component
 public class Writes {
-    /** What must be free before anything is written, bytes: a write that fails half-way closes the file. */
-    static final long RESERVE = 4_000_000;
-
     private final ReentrantLock door = new ReentrantLock(true);
     private final DSLContext db;
     private final TransactionTemplate transaction;
     private final DataFolder data;
     private final Disk disk;
     private final Store.Pool pool;
+    private final long reserve;
+    private long count;
 
-    Writes(DSLContext db, TransactionTemplate transaction, DataFolder data, Disk disk, Store.Pool pool) {
+    /** @param reserve bytes that must be free before anything is written: a write that fails half-way closes the file */
+    Writes(
+            DSLContext db,
+            TransactionTemplate transaction,
+            DataFolder data,
+            Disk disk,
+            Store.Pool pool,
+            @Value("${early-gate.reserve}") long reserve) {
         this.db = db;
         this.transaction = transaction;
         this.data = data;
         this.disk = disk;
         this.pool = pool;
+        this.reserve = reserve;
     }
 
     /** @throws earlygate.server.words.ApiProblem 507 where the disk is full, 503 where the file can't be written */
@@ -43,8 +53,13 @@ public class Writes {
         door.lock();
         try {
             room();
-            T done = transaction.execute(t -> work.get());
+            T done = transaction.execute(t -> {
+                T result = work.get();
+                count();
+                return result;
+            });
             db.execute("checkpoint sync");
+            data.mark().confirm(count);
             return done;
         } catch (RuntimeException e) {
             throw Trouble.of(e, data.folder())
@@ -65,6 +80,11 @@ public class Writes {
         });
     }
 
+    private void count() {
+        count = db.select(WRITE_COUNT.N).from(WRITE_COUNT).fetchSingle(WRITE_COUNT.N) + 1;
+        db.update(WRITE_COUNT).set(WRITE_COUNT.N, count).execute();
+    }
+
     private void room() {
         long free;
         try {
@@ -72,8 +92,8 @@ public class Writes {
         } catch (IOException e) {
             throw new java.io.UncheckedIOException(e);
         }
-        if (free < RESERVE) {
-            throw Trouble.full(data.folder(), free);
+        if (free < reserve) {
+            throw Trouble.full(data.folder(), free, reserve);
         }
     }
 
