@@ -103,7 +103,7 @@ public final class DataFolder {
         if (seal().fits(VERSION)) {
             return;
         }
-        try (Connection open = connect(file())) {
+        try (Connection open = connect(file(), "")) {
             version(open);
             System.out.println("The data were not closed properly; looking them over");
             nothingLost(open);
@@ -146,9 +146,9 @@ public final class DataFolder {
         }
     }
 
-    private static Connection connect(Path file) throws SQLException {
+    private static Connection connect(Path file, String more) throws SQLException {
         String base = file.toString().replaceFirst("\\.mv\\.db$", "");
-        return DriverManager.getConnection(url(Path.of(base)) + ";IFEXISTS=TRUE", USER, "");
+        return DriverManager.getConnection(url(Path.of(base)) + ";IFEXISTS=TRUE" + more, USER, "");
     }
 
     private void version(Connection open) throws SQLException {
@@ -250,7 +250,7 @@ public final class DataFolder {
             if (Files.size(file) == 0) {
                 throw new DataRefused(Reason.of("store.copy-empty").name("file", file.toString()), null);
             }
-            try (Connection open = connect(file)) {
+            try (Connection open = connect(file, ";ACCESS_MODE_DATA=r")) {
                 int found = version(open, 0);
                 if (found == 0) {
                     throw new DataRefused(Reason.of("store.foreign").name("file", file.toString()), null);

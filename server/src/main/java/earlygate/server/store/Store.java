@@ -51,8 +51,8 @@ class Store {
     }
 
     @Bean
-    DataFolder dataFolder(@Value("${early-gate.data}") Path folder) {
-        return DataFolder.lookedOver(folder);
+    DataFolder dataFolder(@Value("${early-gate.data}") String folder) {
+        return DataFolder.lookedOver(Path.of(folder));
     }
 
     @Bean
