@@ -235,7 +235,7 @@ public final class DataFolder {
     private static String detail(Throwable cause) {
         return cause == null || cause.getMessage() == null
                 ? "no more is known"
-                : cause.getMessage().lines().findFirst().orElse("").replaceAll("\\s*\\[[0-9-]+]$", "");
+                : cause.getMessage().lines().findFirst().orElse("").replaceAll("\\s*\\[[0-9-]+]$|^IO Exception: ", "");
     }
 
     /**

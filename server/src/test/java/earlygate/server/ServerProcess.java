@@ -1,0 +1,86 @@
+package earlygate.server;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.concurrent.TimeUnit;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+
+/** The server in a process of its own, as the launcher starts it, to be killed without warning. */
+final class ServerProcess {
+    private static final Pattern READY = Pattern.compile("ready (http://\\S+)");
+    private static final long PATIENCE_MS = 90_000;
+
+    private final Process process;
+    private final Path log;
+
+    private ServerProcess(Process process, Path log) {
+        this.process = process;
+        this.log = log;
+    }
+
+    static ServerProcess start(Path data, String... more) throws IOException {
+        Path log = Files.createTempFile("early-gate-server", ".log");
+        List<String> command = new ArrayList<>(List.of(
+                Path.of(System.getProperty("java.home"), "bin", "java").toString(),
+                "-XX:TieredStopAtLevel=1",
+                "-XX:+UseSerialGC",
+                "-Xshare:auto",
+                "-cp",
+                System.getProperty("java.class.path"),
+                "earlygate.server.EarlyGate",
+                "--server.port=0",
+                "--early-gate.data=" + data));
+        command.addAll(List.of(more));
+        Process process = new ProcessBuilder(command)
+                .redirectErrorStream(true)
+                .redirectOutput(log.toFile())
+                .start();
+        return new ServerProcess(process, log);
+    }
+
+    String said() throws IOException {
+        return Files.readString(log);
+    }
+
+    /** @return where it serves */
+    String ready() throws IOException, InterruptedException {
+        for (long waited = 0; waited < PATIENCE_MS; waited += 50) {
+            Matcher m = READY.matcher(said());
+            if (m.find()) {
+                return m.group(1);
+            }
+            if (!process.isAlive()) {
+                break;
+            }
+            Thread.sleep(50);
+        }
+        throw new AssertionError("The server did not start:\n" + said());
+    }
+
+    int waitFor() throws InterruptedException {
+        if (!process.waitFor(PATIENCE_MS, TimeUnit.MILLISECONDS)) {
+            kill();
+            throw new AssertionError("The server goes on");
+        }
+        return process.exitValue();
+    }
+
+    /** As by kill -9, at this very instant. */
+    void kill() {
+        try {
+            process.destroyForcibly().waitFor();
+        } catch (InterruptedException e) {
+            throw new IllegalStateException(e);
+        }
+    }
+
+    /** Closes it properly. */
+    void stop() throws InterruptedException {
+        process.destroy();
+        waitFor();
+    }
+}
