@@ -24,22 +24,25 @@ final class ServerProcess {
 
     static ServerProcess start(Path data, String... more) throws IOException {
         Path log = Files.createTempFile("early-gate-server", ".log");
-        List<String> command = new ArrayList<>(List.of(
-                Path.of(System.getProperty("java.home"), "bin", "java").toString(),
-                "-XX:TieredStopAtLevel=1",
-                "-XX:+UseSerialGC",
-                "-Xshare:auto",
-                "-cp",
-                System.getProperty("java.class.path"),
-                "earlygate.server.EarlyGate",
-                "--server.port=0",
-                "--early-gate.data=" + data));
+        List<String> command = command("--server.port=0", "--early-gate.data=" + data);
         command.addAll(List.of(more));
         Process process = new ProcessBuilder(command)
                 .redirectErrorStream(true)
                 .redirectOutput(log.toFile())
                 .start();
         return new ServerProcess(process, log);
+    }
+
+    static List<String> command(String... args) {
+        List<String> command = new ArrayList<>(List.of(
+                Path.of(System.getProperty("java.home"), "bin", "java").toString(),
+                "-XX:TieredStopAtLevel=1",
+                "-XX:+UseSerialGC",
+                "-cp",
+                System.getProperty("java.class.path"),
+                "earlygate.server.EarlyGate"));
+        command.addAll(List.of(args));
+        return command;
     }
 
     String said() throws IOException {
