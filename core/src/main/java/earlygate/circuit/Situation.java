@@ -86,6 +86,11 @@ public record Situation(
         return with(drivers, openings, settings, pressures, OptionalDouble.of(temperatureK));
     }
 
+    /** The oil as warm as it happens to be. */
+    public Situation withoutOil() {
+        return with(drivers, openings, settings, pressures, OptionalDouble.empty());
+    }
+
     /** No line held any more. */
     public Situation freed() {
         return with(drivers, openings, settings, Map.of(), oil);

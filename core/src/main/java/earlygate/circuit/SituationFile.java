@@ -20,7 +20,10 @@ import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.JsonNodeFactory;
 import tools.jackson.databind.node.ObjectNode;
 
-/** Reads and writes a {@link Situation} as the calculation API has it, in bar, rpm and C. */
+/**
+ * Reads and writes a {@link Situation} as the calculation API has it, in bar, rpm and C. Read as strictly as a unit file:
+ * an unknown key, a value of the wrong kind or a name the unit doesn't have is a problem, wherever it stands.
+ */
 public final class SituationFile {
     private static final Set<String> KEYS = Set.of(
             "drivers", "openings", "positions", "settings", "vented", "blocked", "suctionShut", "oilC", "pressures");
@@ -33,6 +36,30 @@ public final class SituationFile {
         this.unit = unit;
         this.node = node;
         this.problems = problems;
+    }
+
+    private static final Set<String> DRIVE = Set.of("running", "speedRpm");
+
+    /**
+     * A change put over a situation: what it says of drivers, openings, positions and settings is added to what stood;
+     * its lists and its held pressures stand in place of those before, so that an empty one shuts and lets go.
+     */
+    public static JsonNode changed(JsonNode before, JsonNode change) {
+        if (!before.isObject() || !change.isObject()) {
+            return change.isObject() ? change : before;
+        }
+        ObjectNode after = (ObjectNode) before.deepCopy();
+        change.properties().forEach(e -> {
+            JsonNode stood = after.path(e.getKey());
+            boolean adds =
+                    stood.isObject() && e.getValue().isObject() && !e.getKey().equals("pressures");
+            if (adds) {
+                e.getValue().properties().forEach(one -> ((ObjectNode) stood).set(one.getKey(), one.getValue()));
+            } else {
+                after.set(e.getKey(), e.getValue());
+            }
+        });
+        return after;
     }
 
     /** Problems are added to the list given; the situation is only good when none were. */
@@ -81,21 +108,53 @@ public final class SituationFile {
 
     private Set<String> names(String key, Set<String> known) {
         Set<String> names = new LinkedHashSet<>();
-        for (JsonNode n : node.path(key)) {
-            if (!known.contains(n.asString(""))) {
-                problems.add(new Problem(
-                        "situation." + key, Reason.of("situation.unknown").name("id", n.asString(""))));
+        JsonNode list = node.path(key);
+        if (node.has(key) && !list.isArray()) {
+            wrongKind("situation." + key, list, "a list of names");
+            return names;
+        }
+        for (int i = 0; i < list.size(); i++) {
+            JsonNode n = list.get(i);
+            String path = "situation." + key + "[" + i + "]";
+            if (!n.isString()) {
+                wrongKind(path, n, "a name");
+            } else if (!known.contains(n.asString())) {
+                problems.add(new Problem(path, Reason.of("situation.unknown").name("id", n.asString())));
+            } else {
+                names.add(n.asString());
             }
-            names.add(n.asString(""));
         }
         return names;
     }
 
+    /** What stands under a key as an object; nothing where it is left out or of the wrong kind. */
+    private Set<Map.Entry<String, JsonNode>> entries(String key, String of) {
+        JsonNode object = node.path(key);
+        if (node.has(key) && !object.isObject()) {
+            wrongKind("situation." + key, object, of);
+            return Set.of();
+        }
+        return object.properties();
+    }
+
+    private void wrongKind(String path, JsonNode value, String fits) {
+        String text = value.toString();
+        problems.add(new Problem(
+                path,
+                Reason.of("file.wrong-type")
+                        .name("value", text.length() > 60 ? text.substring(0, 60) + "..." : text)
+                        .name("fits", fits)));
+    }
+
     private Map<String, String> positions() {
         Map<String, String> chosen = new LinkedHashMap<>();
-        node.path("positions").properties().forEach(e -> {
+        entries("positions", "an object of positions by valve").forEach(e -> {
             Collection<String> known = positionsOf(e.getKey());
             String position = e.getValue().asString("");
+            if (!e.getValue().isString()) {
+                wrongKind("situation.positions." + e.getKey(), e.getValue(), "the name of a position");
+                return;
+            }
             if (!known.contains(position)) {
                 problems.add(new Problem(
                         "situation.positions." + e.getKey(),
@@ -127,32 +186,48 @@ public final class SituationFile {
 
     private Map<String, Situation.Drive> drivers() {
         Map<String, Situation.Drive> drivers = new LinkedHashMap<>();
-        node.path("drivers").properties().forEach(e -> {
+        entries("drivers", "an object by driver").forEach(e -> {
             String path = "situation.drivers." + e.getKey();
             if (unit.all(Driver.class).stream().noneMatch(m -> m.id().equals(e.getKey()))) {
                 problems.add(new Problem(path, Reason.of("situation.unknown").name("id", e.getKey())));
-                return;
+            } else if (!e.getValue().isObject()) {
+                wrongKind(path, e.getValue(), "an object with \"running\" and \"speedRpm\"");
+            } else {
+                drivers.put(e.getKey(), drive(path, e.getValue()));
             }
-            JsonNode speed = e.getValue().path("speedRpm");
-            OptionalDouble rpm = speed.isMissingNode()
-                    ? OptionalDouble.empty()
-                    : OptionalDouble.of(within(path + ".speedRpm", speed, 0, 10000) * RPM);
-            drivers.put(
-                    e.getKey(), new Situation.Drive(e.getValue().path("running").asBoolean(true), rpm));
         });
         return drivers;
     }
 
+    private Situation.Drive drive(String path, JsonNode drive) {
+        for (String key : drive.propertyNames()) {
+            if (!DRIVE.contains(key)) {
+                problems.add(new Problem(
+                        path + "." + key, Reason.of("file.unknown-key").name("key", key)));
+            }
+        }
+        JsonNode running = drive.path("running");
+        if (drive.has("running") && !running.isBoolean()) {
+            wrongKind(path + ".running", running, "true or false");
+        }
+        JsonNode speed = drive.path("speedRpm");
+        return new Situation.Drive(
+                running.asBoolean(true),
+                speed.isMissingNode()
+                        ? OptionalDouble.empty()
+                        : OptionalDouble.of(within(path + ".speedRpm", speed, 0, 10000) * RPM));
+    }
+
     private OptionalDouble oil() {
         JsonNode oil = node.path("oilC");
-        return oil.isMissingNode() || oil.isNull()
+        return oil.isMissingNode()
                 ? OptionalDouble.empty()
                 : OptionalDouble.of(within("situation.oilC", oil, -40, 120) + ZERO_C);
     }
 
     private Map<String, Double> numbers(String key, Predicate<String> known, double min, double max) {
         Map<String, Double> values = new LinkedHashMap<>();
-        node.path(key).properties().forEach(e -> {
+        entries(key, "an object of numbers by id").forEach(e -> {
             String path = "situation." + key + "." + e.getKey();
             if (known.test(e.getKey())) {
                 values.put(e.getKey(), within(path, e.getValue(), min, max));

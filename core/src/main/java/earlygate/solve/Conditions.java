@@ -78,6 +78,14 @@ public final class Conditions {
         return this;
     }
 
+    /** Puts a whole situation: no line is held, no vent open and no suction shut but those it names. */
+    Conditions replace(Situation s) {
+        Arrays.fill(held, 1, held.length, false);
+        Arrays.fill(vented, false);
+        Arrays.fill(suctionShut, false);
+        return apply(s);
+    }
+
     /** @param value Pa; W for a power limiter */
     public void setting(String id, double value) {
         setting[network.settingIndex(id)] = value;

@@ -22,8 +22,8 @@ public record Series(
         List<Double> oilC,
         Map<String, List<Double>> lines,
         Map<String, Map<String, List<Object>>> components) {
-    /** A change of the situation at a time, s. */
-    public record Event(double atS, Situation set) {}
+    /** The whole situation from a time on, s; without an oil temperature the oil stays as warm as it is. */
+    public record Event(double atS, Situation now) {}
 
     /** @param events in order of time; {@code samples} at most, spread evenly */
     public static Series run(
@@ -40,7 +40,7 @@ public record Series(
         series.sample(0, machine, c);
         for (int i = 1; i <= steps; i++) {
             while (next < events.size() && events.get(next).atS() <= (i - 1) * stepS + 1e-12) {
-                c.apply(events.get(next++).set());
+                c.replace(events.get(next++).now());
             }
             machine.advance(c, stepS);
             c.oil(c.oil + stepS * machine.heat() / network.unit.fluid().heatCapacity());

@@ -57,6 +57,14 @@ final class Server implements AutoCloseable {
         return send("POST", path, HttpRequest.BodyPublishers.ofString(text(body)));
     }
 
+    Answer ask(String method, String path) {
+        return send(method, path, HttpRequest.BodyPublishers.noBody());
+    }
+
+    Answer ask(String method, String path, String body) {
+        return send(method, path, HttpRequest.BodyPublishers.ofString(body));
+    }
+
     Answer put(String path, Object body) {
         return send("PUT", path, HttpRequest.BodyPublishers.ofString(text(body)));
     }

@@ -277,4 +277,26 @@ class ServerTest extends OnAServer {
         assertThat(server.get("/api/nothing").status()).isEqualTo(404);
         assertThat(server.get("/nothing.js").status()).isEqualTo(404);
     }
+
+    /** A line held at 50 bar until 1.5 s, then let go with its load open and the drive off: it falls to nothing. */
+    @Test
+    void anEventOfATransientReleasesAndShutsAgain() {
+        ObjectNode body = Server.JSON.readTree("""
+                        {"seconds":3,"stepMs":1,
+                         "situation":{"drivers":{"M1":{"running":false}},"openings":{"TV1":1}},
+                         "events":[{"atS":0.5,"set":{"pressures":{"P":50}}},{"atS":1.5,"set":{"pressures":{}}}]}""").deepCopy().asObject().set("unit", Server.unit());
+        JsonNode series = server.post("/api/calc/transient", body).json();
+        assertThat(at(series, 0.4)).isCloseTo(0, within(0.5));
+        assertThat(at(series, 1.2)).isCloseTo(50, within(0.01));
+        assertThat(at(series, 2.9)).isCloseTo(0, within(0.5));
+    }
+
+    private static double at(JsonNode series, double timeS) {
+        for (int i = 0; i < series.get("timesS").size(); i++) {
+            if (series.get("timesS").get(i).asDouble() >= timeS) {
+                return series.get("lines").get("P").get(i).asDouble();
+            }
+        }
+        throw new AssertionError("No sample at " + timeS);
+    }
 }

@@ -13,14 +13,15 @@ import org.springframework.context.annotation.Configuration;
 
 /** An address so malformed that no part of the product ever sees it gets a problem document too. */
 public final class PlainErrors extends ErrorReportValve {
+    private static final String SAID = "The address or its headers are malformed. Look for stray signs in it.";
+
     @Override
     protected void report(Request request, Response response, Throwable failure) {
         if (response.getStatus() < 400 || response.getContentWritten() > 0 || !response.setErrorReported()) {
             return;
         }
-        String text = "{\"title\":\"This address can't be read\",\"status\":" + response.getStatus()
-                + ",\"detail\":\"The address or its headers are malformed. Look for stray signs in it.\","
-                + "\"problems\":[]}";
+        String text = "{\"title\":\"This address can't be read\",\"status\":" + response.getStatus() + ",\"detail\":\""
+                + SAID + "\",\"problems\":[{\"path\":\"\",\"message\":\"" + SAID + "\"}]}";
         try {
             response.setContentType("application/problem+json");
             response.setCharacterEncoding("UTF-8");

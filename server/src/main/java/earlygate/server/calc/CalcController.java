@@ -2,8 +2,10 @@ package earlygate.server.calc;
 
 import static earlygate.quantity.Si.BAR;
 
+import earlygate.circuit.Line;
 import earlygate.circuit.PowerUnit;
 import earlygate.circuit.Situation;
+import earlygate.circuit.SituationFile;
 import earlygate.circuit.Target;
 import earlygate.explain.Reason;
 import earlygate.ladder.Derivation;
@@ -21,6 +23,7 @@ import earlygate.solve.Solver;
 import earlygate.solve.SteadyAnswer;
 import earlygate.solve.SteadyState;
 import io.swagger.v3.oas.annotations.media.Schema;
+import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
@@ -87,19 +90,41 @@ class CalcController {
         double seconds = CalcInput.within("seconds", request.seconds(), 1, 1e-3, 3600);
         double stepS = CalcInput.within("stepMs", request.stepMs(), 1, 0.01, 60_000) / 1000;
         CalcInput.within("seconds", seconds / stepS, 1, 0, MOST_STEPS);
-        List<TimedChange> events = request.events() == null ? List.of() : request.events();
-        List<Series.Event> read = events.stream()
-                .map(e -> new Series.Event(e.atS(), CalcInput.situation(unit, e.set())))
-                .sorted(Comparator.comparing(Series.Event::atS))
-                .toList();
+        List<Series.Event> read = events(unit, request, seconds);
         try {
             return Series.run(new Network(unit), situation, seconds, stepS, read, MOST_SAMPLES);
         } catch (IllegalStateException noBalance) {
             throw ApiProblem.badInput(
                     "situation",
                     Reason.of("solve.no-balance")
-                            .name("line", unit.lines().get(0).id()));
+                            .name(
+                                    "line",
+                                    String.join(
+                                            ", ",
+                                            unit.lines().stream().map(Line::id).toList())));
         }
+    }
+
+    /** Each event is a change put over what stood before it. */
+    private static List<Series.Event> events(PowerUnit unit, CalcRequest request, double seconds) {
+        List<TimedChange> changes = request.events() == null ? List.of() : new ArrayList<>(request.events());
+        for (int i = 0; i < changes.size(); i++) {
+            if (changes.get(i) == null) {
+                throw ApiProblem.badInput("events[" + i + "]", Reason.of("api.no-event"));
+            }
+            CalcInput.within("events[" + i + "].atS", changes.get(i).atS(), 0, 0, seconds);
+        }
+        JsonNode stood = CalcInput.given(request.situation());
+        List<Series.Event> events = new ArrayList<>();
+        for (TimedChange c :
+                changes.stream().sorted(Comparator.comparing(TimedChange::atS)).toList()) {
+            JsonNode change = CalcInput.given(c.set());
+            CalcInput.situation(unit, change);
+            stood = SituationFile.changed(stood, change);
+            Situation whole = CalcInput.situation(unit, stood);
+            events.add(new Series.Event(c.atS(), change.has("oilC") ? whole : whole.withoutOil()));
+        }
+        return events;
     }
 
     @PostMapping("/ladder")

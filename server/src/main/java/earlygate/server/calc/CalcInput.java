@@ -26,8 +26,7 @@ public final class CalcInput {
     private CalcInput() {}
 
     public static PowerUnit unit(JsonNode document) {
-        return accepted(UnitFile.read(document == null ? MissingNode.getInstance() : document))
-                .unit();
+        return accepted(UnitFile.read(given(document))).unit();
     }
 
     public static UnitFile.Reading.Read unitText(String text) {
@@ -41,9 +40,13 @@ public final class CalcInput {
         return (UnitFile.Reading.Read) reading;
     }
 
+    static JsonNode given(JsonNode node) {
+        return node == null ? MissingNode.getInstance() : node;
+    }
+
     static Situation situation(PowerUnit unit, JsonNode node) {
         List<Problem> problems = new ArrayList<>();
-        Situation situation = SituationFile.read(unit, node == null ? MissingNode.getInstance() : node, problems);
+        Situation situation = SituationFile.read(unit, given(node), problems);
         if (!problems.isEmpty()) {
             throw ApiProblem.badInput("situation.refused", problems);
         }

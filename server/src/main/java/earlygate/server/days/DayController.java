@@ -25,6 +25,7 @@ import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.MediaType;
@@ -71,7 +72,9 @@ class DayController {
 
     @PostMapping
     DayView day(@RequestBody DayRequest request, @RequestParam(defaultValue = "bar") PressureUnit pressure) {
-        List<String> tags = request.tags() == null ? List.of() : List.copyOf(new LinkedHashSet<>(request.tags()));
+        List<String> tags = request.tags() == null
+                ? List.of()
+                : request.tags().stream().filter(Objects::nonNull).distinct().toList();
         if (tags.isEmpty() || tags.size() > MOST_UNITS) {
             throw ApiProblem.badInput("tags", Reason.of("days.tags").number("limit", MOST_UNITS));
         }

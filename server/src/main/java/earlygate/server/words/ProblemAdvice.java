@@ -5,8 +5,10 @@ import earlygate.quantity.PressureUnit;
 import jakarta.servlet.http.HttpServletRequest;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import org.springframework.beans.TypeMismatchException;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.HttpStatusCode;
@@ -14,6 +16,8 @@ import org.springframework.http.MediaType;
 import org.springframework.http.ProblemDetail;
 import org.springframework.http.ResponseEntity;
 import org.springframework.http.converter.HttpMessageNotReadableException;
+import org.springframework.web.HttpMediaTypeNotSupportedException;
+import org.springframework.web.bind.MissingServletRequestParameterException;
 import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.bind.annotation.RestControllerAdvice;
 import org.springframework.web.context.request.WebRequest;
@@ -56,17 +60,34 @@ public class ProblemAdvice extends ResponseEntityExceptionHandler {
     protected ResponseEntity<Object> handleExceptionInternal(
             Exception e, Object body, HttpHeaders headers, HttpStatusCode status, WebRequest request) {
         ProblemDetail detail = body instanceof ProblemDetail d ? d : ProblemDetail.forStatus(status);
-        if (e instanceof HttpMessageNotReadableException) {
-            detail.setDetail(WORDS.say(Reason.of("api.not-json")));
-        } else if (e instanceof NoResourceFoundException none) {
-            detail.setDetail(WORDS.say(Reason.of("api.no-such-page").name("path", "/" + none.getResourcePath())));
-        }
-        String said = String.valueOf(detail.getDetail());
+        reason(e).ifPresent(r -> detail.setDetail(WORDS.say(r)));
+        String said = detail.getDetail() == null ? String.valueOf(detail.getTitle()) : detail.getDetail();
         detail.setProperty("problems", List.of(Map.of("path", "", "message", said)));
         return ResponseEntity.status(status)
                 .headers(headers)
                 .contentType(MediaType.APPLICATION_PROBLEM_JSON)
                 .body(detail);
+    }
+
+    /** In our words, where the framework's own would speak of its classes. */
+    private static Optional<Reason> reason(Exception e) {
+        if (e instanceof HttpMessageNotReadableException) {
+            return Optional.of(Reason.of("api.not-json"));
+        }
+        if (e instanceof NoResourceFoundException none) {
+            return Optional.of(Reason.of("api.no-such-page").name("path", "/" + none.getResourcePath()));
+        }
+        if (e instanceof MissingServletRequestParameterException missing) {
+            return Optional.of(Reason.of("api.parameter-missing").name("name", missing.getParameterName()));
+        }
+        if (e instanceof TypeMismatchException wrong) {
+            return Optional.of(Reason.of("api.parameter-wrong")
+                    .name("name", String.valueOf(wrong.getPropertyName()))
+                    .name("value", String.valueOf(wrong.getValue())));
+        }
+        return e instanceof HttpMediaTypeNotSupportedException
+                ? Optional.of(Reason.of("api.media-type"))
+                : Optional.empty();
     }
 
     private static ResponseEntity<ProblemDetail> send(ProblemDetail detail) {
