@@ -192,7 +192,7 @@ class StorageFaultsTest {
             assertThat(server.get("/api/instruments").json().findValuesAsString("name"))
                     .contains("Gauge 64", "Gauge 65");
             Answer twice = server.post("/api/instruments", instrument("Gauge 64"));
-            assertThat(twice.status()).isEqualTo(422);
+            assertThat(twice.status()).isEqualTo(409);
         }
         try (var files = Files.list(folder)) {
             assertThat(files.map(f -> f.getFileName().toString())).anyMatch(f -> f.startsWith("early-gate-set-aside-"));

@@ -159,8 +159,6 @@ class InstrumentController {
         String name = r.name() == null ? "" : r.name().strip();
         if (name.isEmpty() || name.length() > 60) {
             wrong.add(new Problem("name", Reason.of("instruments.name").number("limit", 60)));
-        } else if (store.taken(name, id)) {
-            wrong.add(new Problem("name", Reason.of("instruments.taken").name("name", name)));
         }
         Set<String> units = UNITS_OF.getOrDefault(String.valueOf(r.kind()), Set.of());
         if (units.isEmpty()) {
@@ -184,6 +182,9 @@ class InstrumentController {
         }
         if (!wrong.isEmpty()) {
             throw ApiProblem.badInput("instruments.refused", wrong);
+        }
+        if (store.taken(name, id)) {
+            throw ApiProblem.conflict("name", Reason.of("instruments.taken").name("name", name));
         }
         String medium =
                 r.medium() == null || r.medium().isBlank() ? "oil" : r.medium().strip();

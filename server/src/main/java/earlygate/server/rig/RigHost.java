@@ -41,6 +41,9 @@ public class RigHost implements SmartLifecycle {
         void stopped(long runId, String driver, String cause);
 
         void snapshot(long runId);
+
+        /** With nobody else at the run: keeps where the machine stands and lets it go, if it is still idle since then. */
+        void park(long runId, long idleSince);
     }
 
     private static final class Hosted {
@@ -212,7 +215,10 @@ public class RigHost implements SmartLifecycle {
         if (watched) {
             hosted.touchedAt = clock.millis();
         } else if (clock.millis() - hosted.touchedAt > PARKED_AFTER_MS) {
-            park(id, hosted);
+            // Asked again after as long if it can't be written now; until then the machine stands as it is.
+            long since = clock.millis();
+            hosted.touchedAt = since;
+            later(id, () -> keeper.park(id, since));
             return;
         }
         hosted.live.advance(TICK_MS / 1000.0 * speed).forEach((driver, cause) -> report(id, driver, cause));
@@ -224,10 +230,13 @@ public class RigHost implements SmartLifecycle {
         }
     }
 
-    private void park(long id, Hosted hosted) {
-        store.standing(id, hosted.live.standing());
-        if (rigs.remove(id, hosted)) {
-            parked.add(id);
+    /** Called by whoever holds the run's log. */
+    public void park(long runId, long idleSince) {
+        Hosted hosted = rigs.get(runId);
+        if (hosted != null && hosted.touchedAt == idleSince) {
+            store.standing(runId, hosted.live.standing());
+            rigs.remove(runId);
+            parked.add(runId);
         }
     }
 
@@ -249,6 +258,8 @@ public class RigHost implements SmartLifecycle {
         reports.execute(() -> {
             try {
                 writing.run();
+            } catch (ApiProblem told) {
+                LOG.error("Of the machine of run {} something could not be written: {}", id, told.getMessage());
             } catch (RuntimeException e) {
                 LOG.error("Of the machine of run {} something could not be written", id, e);
             }
@@ -265,7 +276,13 @@ public class RigHost implements SmartLifecycle {
     public void stop() {
         up = false;
         reports.shutdown();
-        rigs.forEach((id, hosted) -> store.standing(id, hosted.live.standing()));
+        rigs.forEach((id, hosted) -> {
+            try {
+                keeper.snapshot(id);
+            } catch (ApiProblem told) {
+                LOG.error("Where the machine of run {} stands could not be written: {}", id, told.getMessage());
+            }
+        });
         listeners.values().forEach(Listeners::complete);
     }
 

@@ -254,6 +254,14 @@ public class RunService implements RigHost.Keeper {
         });
     }
 
+    @Override
+    public void park(long runId, long idleSince) {
+        locked(runId, () -> {
+            rigs.park(runId, idleSince);
+            return null;
+        });
+    }
+
     /** A drive of the practice machine stopped by itself. */
     @Override
     public void stopped(long runId, String driver, String cause) {
