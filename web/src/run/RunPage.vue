@@ -45,7 +45,7 @@ async function reopen() {
     <Gates :phases="run.phases" />
     <p v-if="run.practice" class="practice small" role="note">◇ Practice rig: nothing of this counts for {{ tag }} itself.</p>
     <p v-if="waiting.length && stopped" class="card waiting" role="status">
-      ▲ {{ stopped.offline ? 'The server can’t be reached.' : `The server could not take it just now (${stopped.title}).` }}
+      ▲ {{ stopped.offline ? 'The server can’t be reached.' : `The server could not take it just now. ${stopped.message}` }}
       {{ waiting.length === 1 ? 'One entry waits' : `${waiting.length} entries wait` }} here and will be sent; nothing is lost.
     </p>
     <div class="page" :class="{ alone: !run.practice }">
