@@ -46,7 +46,7 @@ final class Stage {
                         "--server.port=" + port,
                         "--early-gate.data=" + DATA,
                         "--early-gate.demo=../demo",
-                        "--early-gate.rig.speed=8");
+                        "--early-gate.rig.speed=12");
     }
 
     private static Path temporary() {
