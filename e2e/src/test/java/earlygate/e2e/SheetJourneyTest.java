@@ -238,8 +238,23 @@ class SheetJourneyTest {
         axe(page);
     }
 
+    @Test
+    void aRemovedUnitIsBroughtBack() {
+        Page page = Stage.open("/");
+        Locator dredge = page.locator("article").filter(new Locator.FilterOptions().setHasText("DR-09"));
+        dredge.getByLabel("More for DR-09").click();
+        page.getByRole(AriaRole.MENUITEM, new Page.GetByRoleOptions().setName("Remove"))
+                .click();
+        assertThat(page.getByRole(AriaRole.STATUS)).containsText("DR-09 is removed");
+        assertThat(dredge).hasCount(0);
+        page.getByLabel("Bring back DR-09").click();
+        assertThat(page.getByRole(AriaRole.STATUS)).containsText("DR-09 is back");
+        assertThat(dredge).hasCount(1);
+    }
+
     private static void axe(Page page) {
         assertThat(page.locator("h1").first()).isAttached();
+        assertThat(Stage.refusedByPolicy()).isEmpty();
         List<String> found = new AxeBuilder(page)
                 .analyze().getViolations().stream()
                         .map(v -> v.getId() + ": " + v.getHelp() + " "

@@ -12,6 +12,7 @@ import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.concurrent.CopyOnWriteArrayList;
 import org.springframework.boot.builder.SpringApplicationBuilder;
 import org.springframework.context.ConfigurableApplicationContext;
 
@@ -25,6 +26,7 @@ final class Stage {
             "--disable-background-networking",
             "--disable-component-update",
             "--disable-sync");
+    private static final List<String> REFUSED = new CopyOnWriteArrayList<>();
     private static final Path DATA = temporary();
     private static ConfigurableApplicationContext server = serve(0);
     private static final Browser BROWSER = Playwright.create()
@@ -74,12 +76,22 @@ final class Stage {
         return beside(path);
     }
 
+    /** What a page tried to do that its policy does not let it. */
+    static List<String> refusedByPolicy() {
+        return List.copyOf(REFUSED);
+    }
+
     /** A second person's browser beside the ones that are open. */
     static Page beside(String path) {
         BrowserContext context = BROWSER.newContext(
                 new Browser.NewContextOptions().setViewportSize(1280, 800).setAcceptDownloads(true));
         context.setDefaultTimeout(15_000);
         Page page = context.newPage();
+        page.onConsoleMessage(said -> {
+            if (said.text().contains("Content Security Policy")) {
+                REFUSED.add(said.text());
+            }
+        });
         page.navigate("http://127.0.0.1:" + port() + path);
         return page;
     }
