@@ -120,7 +120,7 @@ public class RunStore {
     public RunHead head(long id) {
         var found = db.select()
                 .from(RUN)
-                .join(RUN_TAIL)
+                .leftJoin(RUN_TAIL)
                 .on(RUN_TAIL.RUN_ID.eq(RUN.ID))
                 .where(RUN.ID.eq(id))
                 .fetchOptional()

@@ -2,8 +2,10 @@ package earlygate.server.store;
 
 import earlygate.explain.Reason;
 import earlygate.server.words.ApiProblem;
+import java.io.IOException;
 import java.nio.file.Path;
 import java.sql.SQLException;
+import java.sql.SQLTransientConnectionException;
 import java.util.Optional;
 import java.util.Set;
 import org.h2.api.ErrorCode;
@@ -35,32 +37,33 @@ final class Trouble {
                         .number("needed", neededBytes / 1000));
     }
 
-    /** Empty for what is no fault of disk or file. */
+    /** Empty for what is no fault of disk or file. Only what disk and file say is read: other messages hold people's words. */
     static Optional<ApiProblem> of(Throwable e, Path folder) {
         boolean file = false;
         for (Throwable t = e; t != null; t = t.getCause() == t ? null : t.getCause()) {
+            if (!ofTheFile(t)) {
+                continue;
+            }
+            file = true;
             String said = String.valueOf(t.getMessage());
             if (said.contains("No space left") || said.contains("Disk quota")) {
-                return Optional.of(ApiProblem.of(
-                        HttpStatus.INSUFFICIENT_STORAGE,
-                        "",
-                        Reason.of("store.no-room").name("folder", folder.toString())));
+                return Optional.of(told(HttpStatus.INSUFFICIENT_STORAGE, "store.no-room", folder));
             }
             if (said.contains("Read-only file system") || said.contains("read only")) {
-                return Optional.of(ApiProblem.of(
-                        HttpStatus.SERVICE_UNAVAILABLE,
-                        "",
-                        Reason.of("store.cannot-write").name("folder", folder.toString())));
+                return Optional.of(told(HttpStatus.SERVICE_UNAVAILABLE, "store.cannot-write", folder));
             }
-            file |= t instanceof MVStoreException
-                    || t instanceof SQLException s && OF_THE_FILE.contains(s.getErrorCode())
-                    || t instanceof java.sql.SQLTransientConnectionException;
         }
-        return file
-                ? Optional.of(ApiProblem.of(
-                        HttpStatus.SERVICE_UNAVAILABLE,
-                        "",
-                        Reason.of("store.unavailable").name("folder", folder.toString())))
-                : Optional.empty();
+        return file ? Optional.of(told(HttpStatus.SERVICE_UNAVAILABLE, "store.unavailable", folder)) : Optional.empty();
+    }
+
+    private static boolean ofTheFile(Throwable t) {
+        return t instanceof MVStoreException
+                || t instanceof IOException
+                || t instanceof SQLTransientConnectionException
+                || t instanceof SQLException s && OF_THE_FILE.contains(s.getErrorCode());
+    }
+
+    private static ApiProblem told(HttpStatus status, String code, Path folder) {
+        return ApiProblem.of(status, "", Reason.of(code).name("folder", folder.toString()));
     }
 }

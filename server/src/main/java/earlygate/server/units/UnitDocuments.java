@@ -4,7 +4,6 @@ import earlygate.circuit.Target;
 import earlygate.circuit.UnitFile;
 import earlygate.explain.Reason;
 import earlygate.quantity.PressureUnit;
-import earlygate.server.calc.CalcInput;
 import earlygate.server.units.UnitStore.StoredUnit;
 import earlygate.server.words.ApiProblem;
 import earlygate.server.words.Words;
@@ -75,7 +74,9 @@ public class UnitDocuments {
     public List<Target> schematic(StoredUnit stored) {
         String drawing = UnitHead.of(stored.document()).drawing();
         return units.firstOf(stored.tag(), drawing, stored.revision())
-                .map(first -> CalcInput.unitText(first.document()).unit().targets())
+                .map(first -> UnitFile.read(first.document()) instanceof UnitFile.Reading.Read read
+                        ? read.unit().targets()
+                        : List.<Target>of())
                 .orElse(List.of());
     }
 

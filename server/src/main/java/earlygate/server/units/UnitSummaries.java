@@ -1,10 +1,10 @@
 package earlygate.server.units;
 
 import earlygate.circuit.PowerUnit;
+import earlygate.circuit.UnitFile;
 import earlygate.ladder.Finding;
 import earlygate.ladder.GapSchool;
 import earlygate.ladder.Ladder;
-import earlygate.server.calc.CalcInput;
 import earlygate.server.calc.StaffView;
 import earlygate.server.runs.RunStore;
 import earlygate.server.units.UnitStore.Listed;
@@ -35,7 +35,9 @@ class UnitSummaries {
             int openRunCount,
             RunStore.RunSummary commissioned) {}
 
-    private record Solved(int revision, List<String> findings, List<StaffView> asked, List<StaffView> set) {}
+    /** @param missing as this edition reads the file; an earlier one may have asked less of it */
+    private record Solved(
+            int revision, int missing, List<String> findings, List<StaffView> asked, List<StaffView> set) {}
 
     private final UnitStore units;
     private final UnitDocuments documents;
@@ -54,10 +56,8 @@ class UnitSummaries {
 
     private UnitSummary of(Listed u) {
         RunStore.RunSummary last = runs.commissioned(u.tag()).orElse(null);
-        Solved s = u.head().missing() > 0
-                ? new Solved(u.revision(), List.of(), List.of(), List.of())
-                : solved.compute(
-                        u.tag(), (tag, kept) -> kept != null && kept.revision() == u.revision() ? kept : solve(u));
+        Solved s = solved.compute(
+                u.tag(), (tag, kept) -> kept != null && kept.revision() == u.revision() ? kept : solve(u));
         List<String> accepted = units.accepted(u.tag()).stream()
                 .map(UnitStore.Accepted::fingerprint)
                 .toList();
@@ -66,7 +66,7 @@ class UnitSummaries {
                 u.head().name(),
                 u.head().drawing(),
                 u.revision(),
-                u.head().missing(),
+                s.missing(),
                 (int) s.findings().stream().filter(f -> !accepted.contains(f)).count(),
                 last == null ? s.asked() : s.set(),
                 runs.open(u.tag(), SHOWN_RUNS),
@@ -76,9 +76,13 @@ class UnitSummaries {
 
     private Solved solve(Listed u) {
         UnitStore.StoredUnit stored = units.revision(u.tag(), u.revision());
-        PowerUnit unit = CalcInput.unitText(stored.document()).unit();
+        if (!(UnitFile.read(stored.document()) instanceof UnitFile.Reading.Read read)) {
+            return new Solved(u.revision(), UnitHead.of(stored.document()).missing(), List.of(), List.of(), List.of());
+        }
+        PowerUnit unit = read.unit();
         return new Solved(
                 u.revision(),
+                0,
                 Ladder.check(unit, GapSchool.DEFAULT, documents.schematic(stored)).stream()
                         .filter(f -> f.severity() != Finding.Severity.INFO)
                         .map(Finding::fingerprint)
