@@ -147,8 +147,11 @@ final class PumpOnShaft {
         }
     }
 
-    /** Torque at the shaft, N·m; its slopes are added to {@code slopes} by line. */
+    /** Torque at the shaft, N·m; its slopes are added to {@code slopes} by line. Without oil there is drag alone. */
     double torque(Balance b, Conditions c, double[] slopes) {
+        if (c.suctionShut[index]) {
+            return drag;
+        }
         double[] pressure = b.pressure;
         double drop = pressure[outlet] - pressure[inlet];
         double perPascal = PumpCurve.torque(displacement, stroke(b, c), 1, efficiency);

@@ -9,7 +9,10 @@ import java.util.concurrent.TimeUnit;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
-/** The server in a process of its own, as the launcher starts it, to be killed without warning. */
+/**
+ * The server in a process of its own, to be killed without warning; with {@code -Dapp=server/target/app}, made absolute,
+ * the built one as the launcher starts it.
+ */
 final class ServerProcess {
     private static final Pattern READY = Pattern.compile("ready (http://\\S+)");
     private static final long PATIENCE_MS = 90_000;
@@ -34,13 +37,15 @@ final class ServerProcess {
     }
 
     static List<String> command(String... args) {
-        List<String> command = new ArrayList<>(List.of(
-                Path.of(System.getProperty("java.home"), "bin", "java").toString(),
-                "-XX:TieredStopAtLevel=1",
-                "-XX:+UseSerialGC",
-                "-cp",
-                System.getProperty("java.class.path"),
-                "earlygate.server.EarlyGate"));
+        List<String> command = new ArrayList<>(
+                List.of(Path.of(System.getProperty("java.home"), "bin", "java").toString(), "-XX:TieredStopAtLevel=1"));
+        String app = System.getProperty("app");
+        if (app == null) {
+            command.addAll(List.of("-cp", System.getProperty("java.class.path"), "earlygate.server.EarlyGate"));
+        } else {
+            command.addAll(List.of("-XX:SharedArchiveFile=" + app + "/server.jsa", "-Xshare:auto", "-Xlog:disable"));
+            command.addAll(List.of("-jar", app + "/server-1.0.0-exec.jar"));
+        }
         command.addAll(List.of(args));
         return command;
     }

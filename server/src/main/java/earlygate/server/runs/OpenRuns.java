@@ -8,8 +8,9 @@ import earlygate.run.RunState;
 import earlygate.server.calc.CalcInput;
 import earlygate.server.runs.RunStore.RunHead;
 import earlygate.server.units.UnitStore;
+import java.util.Collections;
+import java.util.LinkedHashMap;
 import java.util.Map;
-import java.util.concurrent.ConcurrentHashMap;
 import org.springframework.stereotype.Component;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -19,10 +20,18 @@ public class OpenRuns {
     /** @param unit with the targets that were derived when it was planned */
     public record OpenRun(RunHead head, PowerUnit unit, GapSchool gaps, Curves curves) {}
 
+    private static final int KEPT = 64;
+
     private final RunStore runs;
     private final UnitStore units;
     private final JsonMapper json;
-    private final Map<Long, OpenRun> open = new ConcurrentHashMap<>();
+    /** Those that were looked at last; the others are read again when somebody comes back to them. */
+    private final Map<Long, OpenRun> open = Collections.synchronizedMap(new LinkedHashMap<>(KEPT, 0.75f, true) {
+        @Override
+        protected boolean removeEldestEntry(Map.Entry<Long, OpenRun> eldest) {
+            return size() > KEPT;
+        }
+    });
 
     OpenRuns(RunStore runs, UnitStore units, JsonMapper json) {
         this.json = json;
@@ -31,13 +40,20 @@ public class OpenRuns {
     }
 
     public OpenRun run(long id) {
-        return open.computeIfAbsent(id, key -> {
-            RunHead head = runs.head(key);
-            String document = units.revision(head.tag(), head.revision()).document();
-            GapSchool gaps = CalcInput.gaps(json.readTree(head.gapSchool()));
-            PowerUnit unit = Derivation.completed(CalcInput.unitText(document).unit(), gaps);
-            return new OpenRun(head, unit, gaps, new Curves(unit));
-        });
+        OpenRun kept = open.get(id);
+        if (kept == null) {
+            kept = read(id);
+            open.put(id, kept);
+        }
+        return kept;
+    }
+
+    private OpenRun read(long id) {
+        RunHead head = runs.head(id);
+        String document = units.revision(head.tag(), head.revision()).document();
+        GapSchool gaps = CalcInput.gaps(json.readTree(head.gapSchool()));
+        PowerUnit unit = Derivation.completed(CalcInput.unitText(document).unit(), gaps);
+        return new OpenRun(head, unit, gaps, new Curves(unit));
     }
 
     public RunState state(long id) {
