@@ -42,9 +42,17 @@ public class RunStore {
             boolean practice,
             OffsetDateTime startedAt) {}
 
-    /** @param outcome passed or passed-with-deviations; null while it is open, and for runs of earlier versions */
+    /**
+     * @param revision of the sheet it was planned from
+     * @param outcome passed or passed-with-deviations; null while it is open, and for runs of earlier versions */
     public record RunSummary(
-            long id, String technician, boolean practice, OffsetDateTime startedAt, boolean finished, String outcome) {}
+            long id,
+            int revision,
+            String technician,
+            boolean practice,
+            OffsetDateTime startedAt,
+            boolean finished,
+            String outcome) {}
 
     /** @param clientKey the sender's own name for this start; sent again, the same run answers */
     public record NewRun(
@@ -160,7 +168,14 @@ public class RunStore {
     }
 
     private List<RunSummary> list(Condition which, int most) {
-        return db.select(RUN.ID, RUN.TECHNICIAN, RUN.PRACTICE, RUN.STARTED_AT, RUN.FINISHED_AT, RUN.OUTCOME)
+        return db.select(
+                        RUN.ID,
+                        RUN.REVISION,
+                        RUN.TECHNICIAN,
+                        RUN.PRACTICE,
+                        RUN.STARTED_AT,
+                        RUN.FINISHED_AT,
+                        RUN.OUTCOME)
                 .from(RUN)
                 .where(which)
                 .orderBy(RUN.ID.desc())
@@ -177,6 +192,7 @@ public class RunStore {
     private static RunSummary summary(Record r) {
         return new RunSummary(
                 r.get(RUN.ID),
+                r.get(RUN.REVISION),
                 r.get(RUN.TECHNICIAN),
                 r.get(RUN.PRACTICE),
                 r.get(RUN.STARTED_AT),

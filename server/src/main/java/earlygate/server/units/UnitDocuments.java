@@ -74,10 +74,19 @@ public class UnitDocuments {
     public List<Target> schematic(StoredUnit stored) {
         String drawing = UnitHead.of(stored.document()).drawing();
         return units.firstOf(stored.tag(), drawing, stored.revision())
-                .map(first -> UnitFile.read(first.document()) instanceof UnitFile.Reading.Read read
-                        ? read.unit().targets()
-                        : List.<Target>of())
+                .map(UnitDocuments::targets)
                 .orElse(List.of());
+    }
+
+    /** What a revision asked; nothing where it is not complete. */
+    List<Target> targets(String tag, int revision) {
+        return targets(units.revision(tag, revision));
+    }
+
+    private static List<Target> targets(StoredUnit stored) {
+        return UnitFile.read(stored.document()) instanceof UnitFile.Reading.Read read
+                ? read.unit().targets()
+                : List.of();
     }
 
     static void sameTag(String tag, String found) {

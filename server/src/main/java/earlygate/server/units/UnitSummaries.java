@@ -1,6 +1,7 @@
 package earlygate.server.units;
 
 import earlygate.circuit.PowerUnit;
+import earlygate.circuit.Target;
 import earlygate.circuit.UnitFile;
 import earlygate.ladder.Finding;
 import earlygate.ladder.GapSchool;
@@ -37,12 +38,18 @@ class UnitSummaries {
 
     /** @param missing as this edition reads the file; an earlier one may have asked less of it */
     private record Solved(
-            int revision, int missing, List<String> findings, List<StaffView> asked, List<StaffView> set) {}
+            int revision,
+            int missing,
+            List<Target> targets,
+            List<String> findings,
+            List<StaffView> asked,
+            List<StaffView> set) {}
 
     private final UnitStore units;
     private final UnitDocuments documents;
     private final RunStore runs;
     private final Map<String, Solved> solved = new ConcurrentHashMap<>();
+    private final Map<String, List<Target>> then = new ConcurrentHashMap<>();
 
     UnitSummaries(UnitStore units, UnitDocuments documents, RunStore runs) {
         this.units = units;
@@ -68,21 +75,31 @@ class UnitSummaries {
                 u.revision(),
                 s.missing(),
                 (int) s.findings().stream().filter(f -> !accepted.contains(f)).count(),
-                last == null ? s.asked() : s.set(),
+                last != null && sameTargets(u, s, last.revision()) ? s.set() : s.asked(),
                 runs.open(u.tag(), SHOWN_RUNS),
                 runs.openCount(u.tag()),
                 last);
     }
 
+    /** What was commissioned was set to what is asked now; a sheet that has changed since has hollow flags again. */
+    private boolean sameTargets(Listed u, Solved now, int commissioned) {
+        return commissioned == u.revision()
+                || now.targets()
+                        .equals(then.computeIfAbsent(
+                                u.tag() + " " + commissioned, key -> documents.targets(u.tag(), commissioned)));
+    }
+
     private Solved solve(Listed u) {
         UnitStore.StoredUnit stored = units.revision(u.tag(), u.revision());
         if (!(UnitFile.read(stored.document()) instanceof UnitFile.Reading.Read read)) {
-            return new Solved(u.revision(), UnitHead.of(stored.document()).missing(), List.of(), List.of(), List.of());
+            return new Solved(
+                    u.revision(), UnitHead.of(stored.document()).missing(), List.of(), List.of(), List.of(), List.of());
         }
         PowerUnit unit = read.unit();
         return new Solved(
                 u.revision(),
                 0,
+                unit.targets(),
                 Ladder.check(unit, GapSchool.DEFAULT, documents.schematic(stored)).stream()
                         .filter(f -> f.severity() != Finding.Severity.INFO)
                         .map(Finding::fingerprint)
