@@ -212,6 +212,9 @@ article {
   margin-top: auto;
   align-items: center;
 }
+.removed :deep(.p-button) {
+  flex: none;
+}
 .go :deep(.p-button) {
   white-space: nowrap;
   padding: 0 12px;
