@@ -2,6 +2,8 @@ package earlygate.server.store;
 
 import earlygate.explain.Reason;
 import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.nio.file.DirectoryStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
@@ -79,6 +81,17 @@ public final class DataFolder {
 
     private static String url(Path base) {
         return "jdbc:h2:file:" + base + ";WRITE_DELAY=0;DB_CLOSE_ON_EXIT=FALSE;TRACE_LEVEL_FILE=0";
+    }
+
+    /** What a kill left half done; only by the one who has the data open. */
+    void tidy() {
+        try (DirectoryStream<Path> left = Files.newDirectoryStream(folder, NAME + "-backup*.zip")) {
+            for (Path zip : left) {
+                Files.deleteIfExists(zip);
+            }
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
     }
 
     private void writable() {

@@ -28,6 +28,7 @@ class Store {
         private void open() throws SQLException {
             try (Connection first = getConnection()) {
                 data.seal().breakOpen();
+                data.tidy();
                 trusted = true;
             }
         }
