@@ -15,8 +15,10 @@ const queryClient = new QueryClient({
   defaultOptions: { queries: { retry: 1, refetchOnWindowFocus: false, networkMode: 'always' } },
 })
 
-// A page left open over an upgrade asks for parts that are gone: the new page has them.
-window.addEventListener('vite:preloadError', () => window.location.reload())
+// A page left open over an upgrade asks for parts that are gone: the new page has them, if there is a server to give it.
+window.addEventListener('vite:preloadError', () => {
+  fetch('/', { cache: 'no-store' }).then((page) => page.ok && window.location.reload(), () => undefined)
+})
 
 const nonce = document.querySelector<HTMLMetaElement>('meta[property=csp-nonce]')?.nonce
 

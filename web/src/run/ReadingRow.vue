@@ -25,6 +25,8 @@ const text = useKept(props.place)
 
 function keep() {
   const typed = text.value
+  // Nothing typed is nothing to keep, or to wait for a network.
+  if (!typed.trim()) return
   // It waits below from here on; only a refusal brings it back, and never over something typed since.
   text.value = ''
   emit('keep', typed, (refused) => {

@@ -12,7 +12,7 @@ final class Journey {
     static Page start(String tag, String at) {
         Page page = Stage.open("/unit/" + tag + "/run");
         page.getByLabel("Who runs it").fill("Ada Marsh");
-        page.getByText(at).click();
+        page.getByText(at, new Page.GetByTextOptions().setExact(true)).click();
         button(page, "Start").click();
         return page;
     }

@@ -48,7 +48,7 @@ final class Stage {
                         "--server.port=" + port,
                         "--early-gate.data=" + DATA,
                         "--early-gate.demo=../demo",
-                        "--early-gate.rig.speed=12");
+                        "--early-gate.rig.speed=8");
     }
 
     private static Path temporary() {

@@ -48,8 +48,8 @@ final class Technician {
     }
 
     private void step() {
-        Locator counter = page.locator("article.step > p").first();
-        for (int i = 0; counter.count() == 0; i++) {
+        String at = text("article.step > p");
+        for (int i = 0; at.isEmpty(); i++) {
             if (visible("Yes, open the gate") || visible("Open the record")) {
                 return;
             }
@@ -58,8 +58,8 @@ final class Technician {
                         "No step on the screen:\n" + page.locator("main").innerText());
             }
             settle();
+            at = text("article.step > p");
         }
-        String at = counter.innerText();
         if (!at.equals(prepared)) {
             prepared = at;
             idle = 0;
