@@ -19,6 +19,9 @@ final class Technician {
     private static final Pattern STANDS =
             Pattern.compile("▲ (\\S+) (stands still.*|runs;.*|is open.*|must be fully open.*|is in .* must be in .*)");
 
+    private static final Pattern PUT_BACK =
+            Pattern.compile("▲? ?(.+) is not the screw of this step.* put it back, " + TURNS + "\\.");
+
     private final Page page;
     private String prepared = "";
     private int idle;
@@ -105,6 +108,12 @@ final class Technician {
     /** What the page says stands otherwise is put as it says. */
     private void putRight() {
         for (String wrong : page.locator("[aria-label='Stands otherwise'] li").allInnerTexts()) {
+            Matcher back = PUT_BACK.matcher(wrong.strip());
+            if (back.matches()) {
+                Locator screw = page.locator(".screw").filter(new Locator.FilterOptions().setHasText(back.group(1)));
+                press(screw.getByText("Nut tight"));
+                press(screw, sixteenths(back.group(2), back.group(3), back.group(4)), " " + back.group(5));
+            }
             Matcher part = STANDS.matcher(wrong);
             if (part.matches()) {
                 String told = part.group(2);
@@ -265,7 +274,7 @@ final class Technician {
     private void toTheEnd(String way) {
         slacken();
         for (int i = 0; i < 20 && !page.getByText("is at its end: made").isVisible(); i++) {
-            turnButton("1" + way);
+            turnButton(screw(), "1" + way);
             settle();
         }
     }
@@ -307,30 +316,37 @@ final class Technician {
         if (capped) {
             put(drive, "stopped");
         }
-        String way = " " + next.group(4);
-        int sixteenths = 16 * number(next.group(1))
-                + (next.group(2) == null ? 0 : 16 * number(next.group(2)) / number(next.group(3)));
-        for (; sixteenths >= 16; sixteenths -= 16) {
-            turnButton("1" + way);
-        }
-        for (; sixteenths >= 4; sixteenths -= 4) {
-            turnButton("1/4" + way);
-        }
-        for (; sixteenths > 0; sixteenths--) {
-            turnButton("1/16" + way);
-        }
+        press(screw(), sixteenths(next.group(1), next.group(2), next.group(3)), " " + next.group(4));
         if (capped) {
             put(drive, "running");
         }
         idle = 0;
     }
 
+    private static int sixteenths(String whole, String over, String under) {
+        return 16 * number(whole) + (over == null ? 0 : 16 * number(over) / number(under));
+    }
+
+    /** Turns a screw by the handles of its panel. */
+    private void press(Locator screw, int sixteenths, String way) {
+        int left = sixteenths;
+        for (; left >= 16; left -= 16) {
+            turnButton(screw, "1" + way);
+        }
+        for (; left >= 4; left -= 4) {
+            turnButton(screw, "1/4" + way);
+        }
+        for (; left > 0; left--) {
+            turnButton(screw, "1/16" + way);
+        }
+    }
+
     private static int number(String text) {
         return text == null || text.isEmpty() ? 0 : Integer.parseInt(text);
     }
 
-    private void turnButton(String turns) {
-        screw().locator("button[aria-label$=' " + turns + "']").click();
+    private void turnButton(Locator screw, String turns) {
+        screw.locator("button[aria-label$=' " + turns + "']").click();
         page.waitForTimeout(80);
     }
 
