@@ -95,9 +95,9 @@ final class Technician {
         if (next.matches() && !toTheEnd) {
             turn(next);
         } else if (relock.matches()) {
-            screw().getByText("Nut tight").click();
+            press(screw().getByText("Nut tight"));
             turn(relock);
-            screw().getByText("Nut slack").click();
+            press(screw().getByText("Nut slack"));
         } else {
             press(primary);
         }
@@ -190,7 +190,7 @@ final class Technician {
         } else if (title.matches("Open \\S+ until .*")) {
             openUntil(title.split(" ")[1]);
         } else if (title.startsWith("Tighten")) {
-            screw().getByText("Nut slack").click();
+            press(screw().getByText("Nut slack"));
         } else if (title.contains("to its end") || title.contains("all the way in")) {
             toTheEnd(title.contains("all the way in") ? " in" : " out");
         }
