@@ -28,6 +28,8 @@ public final class SituationFile {
     private static final Set<String> KEYS = Set.of(
             "drivers", "openings", "positions", "settings", "vented", "blocked", "suctionShut", "oilC", "pressures");
 
+    private static final Set<String> DRIVE = Set.of("running", "speedRpm");
+
     private final PowerUnit unit;
     private final JsonNode node;
     private final List<Problem> problems;
@@ -37,8 +39,6 @@ public final class SituationFile {
         this.node = node;
         this.problems = problems;
     }
-
-    private static final Set<String> DRIVE = Set.of("running", "speedRpm");
 
     /**
      * A change put over a situation: what it says of drivers, openings, positions and settings is added to what stood;

@@ -54,6 +54,33 @@ class ComponentsTest {
         return s.valve(valve).flow() / LPM;
     }
 
+    /** Without oil there is nothing to press: the shaft takes the same whatever stands at the outlet. */
+    @Test
+    void aStarvedPumpTakesNoMoreAtAHigherPressure() {
+        double low = solve("LS", starved(FILE.withPressure("P", 20 * BAR)))
+                .pump("P1")
+                .shaftPower();
+        double high = solve("LS", starved(FILE.withPressure("P", 180 * BAR)))
+                .pump("P1")
+                .shaftPower();
+        assertThat(high).isCloseTo(low, within(1.0));
+        assertThat(solve("LS", FILE.withPressure("P", 20 * BAR)).pump("P1").shaftPower())
+                .isGreaterThan(low + 500);
+    }
+
+    private static Situation starved(Situation s) {
+        return new Situation(
+                s.drivers(),
+                s.openings(),
+                s.positions(),
+                s.settings(),
+                s.vented(),
+                s.blocked(),
+                Set.of("P1"),
+                s.pressures(),
+                s.oil());
+    }
+
     @Test
     void standbyIsTheMarginWithTheSignalDrained() {
         SteadyState s = solve("LS", FILE);

@@ -7,6 +7,7 @@ import com.deque.html.axecore.playwright.AxeBuilder;
 import com.microsoft.playwright.Download;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.Route;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.FilePayload;
 import java.io.IOException;
@@ -250,6 +251,20 @@ class SheetJourneyTest {
         page.getByLabel("Bring back DR-09").click();
         assertThat(page.getByRole(AriaRole.STATUS)).containsText("DR-09 is back");
         assertThat(dredge).hasCount(1);
+    }
+
+    /** After an upgrade an open page asks for a part that is gone: it loads itself anew, and then the part is there. */
+    @Test
+    void aPageLeftOpenOverAnUpgradeLoadsItselfAnew() {
+        Page page = Stage.open("/");
+        assertThat(page.locator("article")).not().hasCount(0);
+        page.evaluate("window.leftOpen = true");
+        page.route("**/assets/ReckonerPage*", gone -> gone.fulfill(new Route.FulfillOptions().setStatus(404)));
+        page.locator("header").getByText("Reckoner").click();
+        page.waitForFunction("window.leftOpen === undefined");
+        page.unrouteAll();
+        page.locator("header").getByText("Reckoner").click();
+        assertThat(page.locator("h1").first()).containsText("Cylinder: force to pressure");
     }
 
     private static void axe(Page page) {

@@ -7,6 +7,7 @@ import static earlygate.server.tables.Tables.UNIT;
 import static earlygate.server.tables.Tables.UNIT_REVISION;
 
 import earlygate.server.store.EventChain;
+import earlygate.server.store.Sha256;
 import earlygate.server.units.UnitHead;
 import org.flywaydb.core.api.migration.BaseJavaMigration;
 import org.flywaydb.core.api.migration.Context;
@@ -35,7 +36,7 @@ class V5__HeadsAndChains extends BaseJavaMigration {
                     .set(u.NAME, head.name())
                     .set(u.DRAWING, head.drawing())
                     .set(u.MISSING, head.missing())
-                    .set(u.HASH, UnitHead.hash(document))
+                    .set(u.HASH, Sha256.of(document))
                     .where(at)
                     .execute();
         });
@@ -46,17 +47,7 @@ class V5__HeadsAndChains extends BaseJavaMigration {
 
     private static void chain(DSLContext db, long id) {
         var run = db.selectFrom(RUN).where(RUN.ID.eq(id)).fetchSingle();
-        String start = EventChain.start(
-                run.getUuid(),
-                run.getTag(),
-                run.getRevision(),
-                run.getPlan(),
-                run.getGapSchool(),
-                run.getSectionOrder(),
-                run.getTechnician(),
-                run.getPractice(),
-                run.getStartedAt().toInstant());
-        EventChain chain = new EventChain(run.getUuid(), start);
+        EventChain chain = EventChain.from(run);
         db.selectFrom(RUN_EVENT)
                 .where(RUN_EVENT.RUN_ID.eq(id))
                 .orderBy(RUN_EVENT.SEQ)
@@ -66,7 +57,7 @@ class V5__HeadsAndChains extends BaseJavaMigration {
                     e.update(RUN_EVENT.HASH);
                 });
         db.insertInto(RUN_TAIL, RUN_TAIL.RUN_ID, RUN_TAIL.START_HASH, RUN_TAIL.LAST_SEQ, RUN_TAIL.LAST_HASH)
-                .values(id, start, chain.seq(), chain.last())
+                .values(id, EventChain.start(run), chain.seq(), chain.last())
                 .execute();
     }
 }

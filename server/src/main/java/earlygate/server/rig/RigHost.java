@@ -50,9 +50,8 @@ public class RigHost implements SmartLifecycle {
         private final LiveRig live;
         private volatile long touchedAt;
 
-        private Hosted(LiveRig live, long now) {
+        private Hosted(LiveRig live) {
             this.live = live;
-            this.touchedAt = now;
         }
     }
 
@@ -98,16 +97,21 @@ public class RigHost implements SmartLifecycle {
         if (closed.containsKey(runId)) {
             throw ApiProblem.conflict("rig", Reason.of("rig.closed").name("why", closed.get(runId)));
         }
-        Hosted hosted = rigs.computeIfAbsent(runId, id -> {
-            // The run's number is the machine's seed: the same run always meets the same machine.
-            Rig rig = new Rig(open.run(id).unit(), 7 * id);
-            store.standing(id).ifPresent(s -> rig.restore(s, parked.remove(id)));
-            LiveRig live = new LiveRig(open.run(id).unit(), rig);
-            live.follow(open.state(id));
-            return new Hosted(live, clock.millis());
-        });
-        hosted.touchedAt = clock.millis();
-        return hosted.live;
+        return rigs.compute(runId, (id, kept) -> {
+                    Hosted hosted = kept == null ? new Hosted(made(id)) : kept;
+                    hosted.touchedAt = clock.millis();
+                    return hosted;
+                })
+                .live;
+    }
+
+    private LiveRig made(long id) {
+        // The run's number is the machine's seed: the same run always meets the same machine.
+        Rig rig = new Rig(open.run(id).unit(), 7 * id);
+        store.standing(id).ifPresent(s -> rig.restore(s, parked.remove(id)));
+        LiveRig live = new LiveRig(open.run(id).unit(), rig);
+        live.follow(open.state(id));
+        return live;
     }
 
     /** Why this machine was closed; null while it lives. */
@@ -230,14 +234,16 @@ public class RigHost implements SmartLifecycle {
         }
     }
 
-    /** Called by whoever holds the run's log. */
+    /** Called by whoever holds the run's log; whoever looks at the machine meanwhile keeps it. */
     public void park(long runId, long idleSince) {
-        Hosted hosted = rigs.get(runId);
-        if (hosted != null && hosted.touchedAt == idleSince) {
-            store.standing(runId, hosted.live.standing());
-            rigs.remove(runId);
-            parked.add(runId);
-        }
+        keep(runId);
+        rigs.computeIfPresent(runId, (id, hosted) -> {
+            if (hosted.touchedAt != idleSince) {
+                return hosted;
+            }
+            parked.add(id);
+            return null;
+        });
     }
 
     private void close(long id, RuntimeException e) {
@@ -259,7 +265,7 @@ public class RigHost implements SmartLifecycle {
             try {
                 writing.run();
             } catch (ApiProblem told) {
-                LOG.error("Of the machine of run {} something could not be written: {}", id, told.getMessage());
+                LOG.error("Of the machine of run {} something could not be written: {}", id, told.said());
             } catch (RuntimeException e) {
                 LOG.error("Of the machine of run {} something could not be written", id, e);
             }
@@ -280,7 +286,7 @@ public class RigHost implements SmartLifecycle {
             try {
                 keeper.snapshot(id);
             } catch (ApiProblem told) {
-                LOG.error("Where the machine of run {} stands could not be written: {}", id, told.getMessage());
+                LOG.error("Where the machine of run {} stands could not be written: {}", id, told.said());
             }
         });
         listeners.values().forEach(Listeners::complete);

@@ -12,6 +12,8 @@ import earlygate.run.RunEvent;
 import earlygate.server.store.EventChain;
 import earlygate.server.store.Writes;
 import earlygate.server.tables.tables.records.RunEventRecord;
+import earlygate.server.tables.tables.records.RunRecord;
+import earlygate.server.tables.tables.records.RunTailRecord;
 import earlygate.server.words.ApiProblem;
 import java.time.OffsetDateTime;
 import java.time.ZoneOffset;
@@ -89,62 +91,33 @@ public class RunStore {
     }
 
     private long begin(NewRun run) {
-        String uuid = UUID.randomUUID().toString();
-        String plan = json.writeValueAsString(run.plan());
-        OffsetDateTime at = now();
-        Long id = db.insertInto(RUN)
-                .set(RUN.UUID, uuid)
-                .set(RUN.CLIENT_KEY, run.clientKey())
-                .set(RUN.TAG, run.tag())
-                .set(RUN.REVISION, run.revision())
-                .set(RUN.PLAN, plan)
-                .set(RUN.GAP_SCHOOL, run.gapSchool())
-                .set(RUN.SECTION_ORDER, run.sectionOrder())
-                .set(RUN.TECHNICIAN, run.technician())
-                .set(RUN.PRACTICE, run.practice())
-                .set(RUN.STARTED_AT, at)
-                .returningResult(RUN.ID)
-                .fetchOne(RUN.ID);
-        String start = EventChain.start(
-                uuid,
-                run.tag(),
-                run.revision(),
-                plan,
-                run.gapSchool(),
-                run.sectionOrder(),
-                run.technician(),
-                run.practice(),
-                at.toInstant());
-        db.insertInto(RUN_TAIL)
-                .set(RUN_TAIL.RUN_ID, id)
-                .set(RUN_TAIL.START_HASH, start)
-                .set(RUN_TAIL.LAST_SEQ, 0L)
-                .set(RUN_TAIL.LAST_HASH, start)
-                .execute();
-        return id;
+        RunRecord r = db.newRecord(RUN);
+        r.setUuid(UUID.randomUUID().toString());
+        r.setClientKey(run.clientKey());
+        r.setTag(run.tag());
+        r.setRevision(run.revision());
+        r.setPlan(json.writeValueAsString(run.plan()));
+        r.setGapSchool(run.gapSchool());
+        r.setSectionOrder(run.sectionOrder());
+        r.setTechnician(run.technician());
+        r.setPractice(run.practice());
+        r.setStartedAt(now());
+        r.store();
+        RunTailRecord tail = db.newRecord(RUN_TAIL);
+        tail.setRunId(r.getId());
+        tail.setStartHash(EventChain.start(r));
+        tail.setLastSeq(0L);
+        tail.setLastHash(tail.getStartHash());
+        tail.store();
+        return r.getId();
     }
 
     /** @throws ApiProblem 404 for none, 409 where it isn't as it was written */
     public RunHead head(long id) {
-        var found = db.select()
-                .from(RUN)
-                .leftJoin(RUN_TAIL)
-                .on(RUN_TAIL.RUN_ID.eq(RUN.ID))
-                .where(RUN.ID.eq(id))
-                .fetchOptional()
-                .orElseThrow(() -> ApiProblem.notFound("run", Long.toString(id)));
-        var r = found.into(RUN);
-        String start = EventChain.start(
-                r.getUuid(),
-                r.getTag(),
-                r.getRevision(),
-                r.getPlan(),
-                r.getGapSchool(),
-                r.getSectionOrder(),
-                r.getTechnician(),
-                r.getPractice(),
-                r.getStartedAt().toInstant());
-        if (!start.equals(found.get(RUN_TAIL.START_HASH))) {
+        RunRecord r =
+                db.fetchOptional(RUN, RUN.ID.eq(id)).orElseThrow(() -> ApiProblem.notFound("run", Long.toString(id)));
+        RunTailRecord tail = db.fetchOne(RUN_TAIL, RUN_TAIL.RUN_ID.eq(id));
+        if (tail == null || !EventChain.start(r).equals(tail.getStartHash())) {
             throw ApiProblem.conflict("log", Reason.of("runs.head-changed").number("run", id));
         }
         return head(r);
@@ -206,31 +179,15 @@ public class RunStore {
      * @throws ApiProblem 409 where an event was changed, is missing or stands twice: such a log is never folded
      */
     public List<RunEvent> events(RunHead head) {
-        var tail = db.selectFrom(RUN_TAIL).where(RUN_TAIL.RUN_ID.eq(head.id())).fetchSingle();
-        EventChain chain = new EventChain(head.uuid(), tail.getStartHash());
-        List<RunEvent> events = db.selectFrom(RUN_EVENT)
+        RunTailRecord tail = db.fetchSingle(RUN_TAIL, RUN_TAIL.RUN_ID.eq(head.id()));
+        List<RunEventRecord> events = db.selectFrom(RUN_EVENT)
                 .where(RUN_EVENT.RUN_ID.eq(head.id()))
                 .orderBy(RUN_EVENT.SEQ)
-                .fetch(r -> {
-                    chain.follow(link(r)).ifPresent(b -> broken(head.id(), b));
-                    return event(r);
-                });
-        chain.end(tail.getLastSeq(), tail.getLastHash()).ifPresent(b -> broken(head.id(), b));
-        return events;
-    }
-
-    private static EventChain.Link link(RunEventRecord r) {
-        return new EventChain.Link(
-                r.getSeq(), r.getAt().toInstant(), r.getByName(), r.getClientKey(), r.getBody(), r.getHash());
-    }
-
-    private static void broken(long runId, EventChain.Break at) {
-        String code = switch (at.kind()) {
-            case CHANGED -> "runs.event-changed";
-            case MISSING -> "runs.event-missing";
-            case DOUBLED -> "runs.event-doubled";
-        };
-        throw ApiProblem.conflict("log", Reason.of(code).number("run", runId).number("seq", at.seq()));
+                .fetch();
+        EventChain.broken(head.uuid(), tail, events).ifPresent(why -> {
+            throw ApiProblem.conflict("log", why);
+        });
+        return events.stream().map(this::event).toList();
     }
 
     /** The event that was delivered under this key, if one was. */
@@ -248,9 +205,8 @@ public class RunStore {
     /** Writes events, and where the practice machine stands after them, all or nothing. */
     public void append(RunHead head, List<NewEvent> events, Optional<Rig.Standing> standing) {
         writes.write(() -> {
-            var tail =
-                    db.selectFrom(RUN_TAIL).where(RUN_TAIL.RUN_ID.eq(head.id())).fetchSingle();
-            EventChain chain = new EventChain(head.uuid(), tail.getLastHash(), tail.getLastSeq());
+            RunTailRecord tail = db.fetchSingle(RUN_TAIL, RUN_TAIL.RUN_ID.eq(head.id()));
+            EventChain chain = EventChain.behind(head.uuid(), tail);
             for (NewEvent e : events) {
                 OffsetDateTime at = now();
                 String body = json.writerFor(RunEvent.Body.class).writeValueAsString(e.body());
@@ -305,18 +261,18 @@ public class RunStore {
         });
     }
 
-    private RunHead head(Record r) {
+    private RunHead head(RunRecord r) {
         return new RunHead(
-                r.get(RUN.ID),
-                r.get(RUN.UUID),
-                r.get(RUN.TAG),
-                r.get(RUN.REVISION),
-                json.readValue(r.get(RUN.PLAN), Plan.class),
-                r.get(RUN.GAP_SCHOOL),
-                r.get(RUN.SECTION_ORDER),
-                r.get(RUN.TECHNICIAN),
-                r.get(RUN.PRACTICE),
-                r.get(RUN.STARTED_AT));
+                r.getId(),
+                r.getUuid(),
+                r.getTag(),
+                r.getRevision(),
+                json.readValue(r.getPlan(), Plan.class),
+                r.getGapSchool(),
+                r.getSectionOrder(),
+                r.getTechnician(),
+                r.getPractice(),
+                r.getStartedAt());
     }
 
     private static OffsetDateTime now() {

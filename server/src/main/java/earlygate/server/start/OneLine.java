@@ -1,6 +1,7 @@
 package earlygate.server.start;
 
 import earlygate.server.store.DataRefused;
+import earlygate.server.words.ApiProblem;
 import org.springframework.boot.diagnostics.AbstractFailureAnalyzer;
 import org.springframework.boot.diagnostics.FailureAnalysis;
 import org.springframework.boot.diagnostics.FailureAnalysisReporter;
@@ -12,6 +13,14 @@ public final class OneLine implements FailureAnalysisReporter {
         @Override
         protected FailureAnalysis analyze(Throwable root, DataRefused cause) {
             return new FailureAnalysis(cause.getMessage(), "", cause);
+        }
+    }
+
+    /** A disk that is full when the demo data are put in. */
+    public static final class OfWriting extends AbstractFailureAnalyzer<ApiProblem> {
+        @Override
+        protected FailureAnalysis analyze(Throwable root, ApiProblem cause) {
+            return new FailureAnalysis(cause.said(), "", cause);
         }
     }
 

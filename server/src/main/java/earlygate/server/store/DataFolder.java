@@ -1,6 +1,8 @@
 package earlygate.server.store;
 
 import earlygate.explain.Reason;
+import earlygate.quantity.PressureUnit;
+import earlygate.server.words.Words;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.file.DirectoryStream;
@@ -15,6 +17,8 @@ import java.sql.Statement;
 import java.time.LocalDateTime;
 import java.time.format.DateTimeFormatter;
 import org.h2.api.ErrorCode;
+import org.jooq.SQLDialect;
+import org.jooq.impl.DSL;
 
 /**
  * The folder with the one data file. It is looked over before anything is served from it: that it can be written, that
@@ -83,6 +87,15 @@ public final class DataFolder {
         return "jdbc:h2:file:" + base + ";WRITE_DELAY=0;DB_CLOSE_ON_EXIT=FALSE;TRACE_LEVEL_FILE=0";
     }
 
+    private static String say(Reason reason) {
+        return Words.in(PressureUnit.BAR).say(reason);
+    }
+
+    /** To whoever started the server; it may take a while. */
+    private static void tell(Reason reason) {
+        System.out.println(say(reason));
+    }
+
     /** What a kill left half done; only by the one who has the data open. */
     void tidy() {
         try (DirectoryStream<Path> left = Files.newDirectoryStream(folder, NAME + "-backup*.zip")) {
@@ -118,14 +131,14 @@ public final class DataFolder {
         }
         try (Connection open = connect(file(), "")) {
             version(open);
-            System.out.println("The data were not closed properly; looking them over");
+            tell(Reason.of("store.looking"));
             nothingLost(open);
             Integrity.Report report = Integrity.check(open);
             if (report.whole()) {
-                System.out.println("Whole: " + report.rows() + " rows, " + report.indexes() + " indexes");
+                tell(Reason.of("store.whole").number("rows", report.rows()).number("indexes", report.indexes()));
                 return;
             }
-            report.faults().forEach(f -> System.out.println("Data: " + f));
+            report.faults().forEach(f -> tell(Reason.of("store.fault").name("detail", f)));
             rebuild(open);
         } catch (SQLException e) {
             throw unreadable(e);
@@ -198,7 +211,7 @@ public final class DataFolder {
 
     /** From the rows of the tables themselves; no index is asked. */
     private void rebuild(Connection open) throws SQLException {
-        System.out.println("Rebuilding the indexes from the rows");
+        tell(Reason.of("store.rebuilding"));
         try (Statement s = open.createStatement()) {
             s.execute("script to '" + script().toString().replace("'", "''") + "'");
         }
@@ -221,7 +234,7 @@ public final class DataFolder {
             Files.move(file(), aside);
             Files.move(rebuilt(), file(), StandardCopyOption.ATOMIC_MOVE);
             Files.deleteIfExists(script());
-            System.out.println("Rebuilt; the old file is kept as " + aside.getFileName());
+            tell(Reason.of("store.rebuilt").name("file", aside.getFileName().toString()));
         } catch (SQLException | IOException e) {
             throw refused("store.damaged", e);
         }
@@ -279,18 +292,24 @@ public final class DataFolder {
                                     .name("detail", report.faults().get(0)),
                             null);
                 }
-                long runs = found < VERSION ? 0 : EventChain.verifyAll(open);
-                return report.rows() + " rows, " + report.indexes() + " indexes, " + runs + " logs: whole";
+                long runs = found < VERSION ? 0 : EventChain.verifyAll(DSL.using(open, SQLDialect.H2));
+                return say(Reason.of("store.verified")
+                        .number("rows", report.rows())
+                        .number("indexes", report.indexes())
+                        .number("logs", runs));
             }
         } catch (SQLException e) {
             if (e.getErrorCode() == ErrorCode.DATABASE_ALREADY_OPEN_1) {
                 throw at.refused("store.in-use", e);
             }
-            throw new DataRefused(
-                    Reason.of("store.unreadable").name("file", file.toString()).name("detail", detail(e)), e);
+            throw unreadable(file, e);
         } catch (IOException e) {
-            throw new DataRefused(
-                    Reason.of("store.unreadable").name("file", file.toString()).name("detail", detail(e)), e);
+            throw unreadable(file, e);
         }
+    }
+
+    private static DataRefused unreadable(Path file, Exception e) {
+        return new DataRefused(
+                Reason.of("store.unreadable").name("file", file.toString()).name("detail", detail(e)), e);
     }
 }

@@ -1,17 +1,16 @@
 package earlygate.server.store;
 
-import java.nio.charset.StandardCharsets;
-import java.security.MessageDigest;
-import java.security.NoSuchAlgorithmException;
-import java.sql.Connection;
-import java.sql.PreparedStatement;
-import java.sql.ResultSet;
-import java.sql.SQLException;
-import java.sql.Statement;
+import static earlygate.server.tables.Tables.RUN;
+import static earlygate.server.tables.Tables.RUN_EVENT;
+import static earlygate.server.tables.Tables.RUN_TAIL;
+
+import earlygate.explain.Reason;
+import earlygate.server.tables.tables.records.RunEventRecord;
+import earlygate.server.tables.tables.records.RunRecord;
+import earlygate.server.tables.tables.records.RunTailRecord;
 import java.time.Instant;
-import java.time.OffsetDateTime;
-import java.util.HexFormat;
 import java.util.Optional;
+import org.jooq.DSLContext;
 import tools.jackson.databind.json.JsonMapper;
 
 /**
@@ -21,48 +20,40 @@ import tools.jackson.databind.json.JsonMapper;
  * <p>hash = SHA-256 of the JSON array [hash before, run, sequence, time, author, key, body], in hex.
  */
 public final class EventChain {
-    /** @param body as it is stored, to the letter */
-    public record Link(long seq, Instant at, String by, String key, String body, String hash) {}
-
-    /** What keeps a log from being believed. */
-    public record Break(long seq, Kind kind) {}
-
-    public enum Kind {
-        CHANGED,
-        MISSING,
-        DOUBLED
-    }
-
     private static final JsonMapper JSON = new JsonMapper();
 
     private final String run;
     private String last;
     private long seq;
 
-    /** @param start hash of the run's head */
-    public EventChain(String run, String start) {
-        this.run = run;
-        this.last = start;
-    }
-
-    /** Goes on from an event that is already there. */
-    public EventChain(String run, String last, long seq) {
+    private EventChain(String run, String last, long seq) {
         this.run = run;
         this.last = last;
         this.seq = seq;
     }
 
-    public static String start(
-            String run,
-            String tag,
-            int revision,
-            String plan,
-            String gapSchool,
-            String sectionOrder,
-            String technician,
-            boolean practice,
-            Instant startedAt) {
-        return hash(run, tag, revision, plan, gapSchool, sectionOrder, technician, practice, startedAt.toString());
+    /** Before the first event. */
+    public static EventChain from(RunRecord run) {
+        return new EventChain(run.getUuid(), start(run), 0);
+    }
+
+    /** Behind the last event, to be gone on with. */
+    public static EventChain behind(String run, RunTailRecord tail) {
+        return new EventChain(run, tail.getLastHash(), tail.getLastSeq());
+    }
+
+    /** Hash of the run's head, its plan included. */
+    public static String start(RunRecord r) {
+        return hash(
+                r.getUuid(),
+                r.getTag(),
+                r.getRevision(),
+                r.getPlan(),
+                r.getGapSchool(),
+                r.getSectionOrder(),
+                r.getTechnician(),
+                r.getPractice(),
+                r.getStartedAt().toInstant().toString());
     }
 
     public long seq() {
@@ -73,103 +64,83 @@ public final class EventChain {
         return last;
     }
 
-    /** The hash of the next event. */
+    /** The hash of the next event; {@code body} as it is stored, to the letter. */
     public String add(Instant at, String by, String key, String body) {
         last = hash(last, run, ++seq, at.toString(), by, key, body);
         return last;
     }
 
-    /** Holds the next stored event against the chain. */
-    public Optional<Break> follow(Link link) {
-        if (link.seq() != seq + 1) {
-            return Optional.of(new Break(seq + 1, link.seq() <= seq ? Kind.DOUBLED : Kind.MISSING));
+    /** Holds the next stored event against the chain; what keeps the log from being believed, if anything does. */
+    private Optional<Reason> follow(RunEventRecord e) {
+        if (e.getSeq() != seq + 1) {
+            return Optional.of(broken(e.getSeq() <= seq ? "runs.event-doubled" : "runs.event-missing", e, seq + 1));
         }
-        String hash = add(link.at(), link.by(), link.key(), link.body());
-        return hash.equals(link.hash()) ? Optional.empty() : Optional.of(new Break(link.seq(), Kind.CHANGED));
+        String hash = add(e.getAt().toInstant(), e.getByName(), e.getClientKey(), e.getBody());
+        return hash.equals(e.getHash()) ? Optional.empty() : Optional.of(broken("runs.event-changed", e, e.getSeq()));
     }
 
-    /** After the last: nothing was cut off. */
-    public Optional<Break> end(long lastSeq, String lastHash) {
-        if (seq < lastSeq) {
-            return Optional.of(new Break(seq + 1, Kind.MISSING));
+    private static Reason broken(String code, RunEventRecord e, long seq) {
+        return broken(code, e.getRunId(), seq);
+    }
+
+    private static Reason broken(String code, long runId, long seq) {
+        return Reason.of(code).number("run", runId).number("seq", seq);
+    }
+
+    /**
+     * Holds a whole log against the chain and against its end, so that nothing was cut off.
+     *
+     * @param events by sequence number
+     * @return what keeps the log from being believed; empty for one that is as it was written
+     */
+    public static Optional<Reason> broken(String run, RunTailRecord tail, Iterable<RunEventRecord> events) {
+        EventChain chain = new EventChain(run, tail.getStartHash(), 0);
+        for (RunEventRecord e : events) {
+            Optional<Reason> broken = chain.follow(e);
+            if (broken.isPresent()) {
+                return broken;
+            }
         }
-        return seq > lastSeq
-                ? Optional.of(new Break(lastSeq + 1, Kind.DOUBLED))
-                : last.equals(lastHash) ? Optional.empty() : Optional.of(new Break(seq, Kind.CHANGED));
+        long end = tail.getLastSeq();
+        if (chain.seq != end) {
+            String code = chain.seq < end ? "runs.event-missing" : "runs.event-doubled";
+            return Optional.of(broken(code, tail.getRunId(), Math.min(chain.seq, end) + 1));
+        }
+        return chain.last.equals(tail.getLastHash())
+                ? Optional.empty()
+                : Optional.of(broken("runs.event-changed", tail.getRunId(), end));
     }
 
     private static String hash(Object... parts) {
-        try {
-            byte[] text = JSON.writeValueAsString(parts).getBytes(StandardCharsets.UTF_8);
-            return HexFormat.of().formatHex(MessageDigest.getInstance("SHA-256").digest(text));
-        } catch (NoSuchAlgorithmException e) {
-            throw new IllegalStateException(e);
-        }
+        return Sha256.of(JSON.writeValueAsString(parts));
     }
 
     /**
      * Follows every log of a data file.
      *
      * @return how many runs there are
-     * @throws SQLException naming the run and the event where a chain is broken
+     * @throws DataRefused with the first that can't be believed
      */
-    static long verifyAll(Connection open) throws SQLException {
+    static long verifyAll(DSLContext db) {
         long runs = 0;
-        try (Statement s = open.createStatement();
-                ResultSet r = s.executeQuery("select id, uuid, tag, revision, plan, gap_school, section_order, "
-                        + "technician, practice, started_at, start_hash, last_seq, last_hash from run "
-                        + "join run_tail on run_tail.run_id = run.id order by id")) {
-            while (r.next()) {
-                runs++;
-                String start = start(
-                        r.getString("uuid"),
-                        r.getString("tag"),
-                        r.getInt("revision"),
-                        r.getString("plan"),
-                        r.getString("gap_school"),
-                        r.getString("section_order"),
-                        r.getString("technician"),
-                        r.getBoolean("practice"),
-                        r.getObject("started_at", OffsetDateTime.class).toInstant());
-                long id = r.getLong("id");
-                if (!start.equals(r.getString("start_hash"))) {
-                    throw new SQLException("The head of run " + id + " was changed");
-                }
-                Optional<Break> broken = broken(
-                        open,
-                        id,
-                        new EventChain(r.getString("uuid"), start),
-                        r.getLong("last_seq"),
-                        r.getString("last_hash"));
-                if (broken.isPresent()) {
-                    throw new SQLException("Event " + broken.get().seq() + " of run " + id + " is "
-                            + broken.get().kind().name().toLowerCase(java.util.Locale.ROOT));
-                }
+        for (Long id : db.select(RUN.ID).from(RUN).orderBy(RUN.ID).fetch(RUN.ID)) {
+            runs++;
+            RunRecord run = db.fetchSingle(RUN, RUN.ID.eq(id));
+            RunTailRecord tail = db.fetchOne(RUN_TAIL, RUN_TAIL.RUN_ID.eq(id));
+            if (tail == null || !start(run).equals(tail.getStartHash())) {
+                throw new DataRefused(Reason.of("runs.head-changed").number("run", id), null);
             }
+            broken(
+                            run.getUuid(),
+                            tail,
+                            db.selectFrom(RUN_EVENT)
+                                    .where(RUN_EVENT.RUN_ID.eq(id))
+                                    .orderBy(RUN_EVENT.SEQ)
+                                    .fetch())
+                    .ifPresent(why -> {
+                        throw new DataRefused(why, null);
+                    });
         }
         return runs;
-    }
-
-    private static Optional<Break> broken(Connection open, long run, EventChain chain, long lastSeq, String lastHash)
-            throws SQLException {
-        try (PreparedStatement s = open.prepareStatement(
-                "select seq, at, by_name, client_key, body, hash from run_event where run_id = ? order by seq")) {
-            s.setLong(1, run);
-            try (ResultSet r = s.executeQuery()) {
-                while (r.next()) {
-                    Optional<Break> broken = chain.follow(new Link(
-                            r.getLong("seq"),
-                            r.getObject("at", OffsetDateTime.class).toInstant(),
-                            r.getString("by_name"),
-                            r.getString("client_key"),
-                            r.getString("body"),
-                            r.getString("hash")));
-                    if (broken.isPresent()) {
-                        return broken;
-                    }
-                }
-            }
-        }
-        return chain.end(lastSeq, lastHash);
     }
 }

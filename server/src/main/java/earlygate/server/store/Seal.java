@@ -5,9 +5,6 @@ import java.io.InputStream;
 import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.security.MessageDigest;
-import java.security.NoSuchAlgorithmException;
-import java.util.HexFormat;
 
 /**
  * Says that the data file is bit for bit the one that was closed properly. It is broken when the file is opened, so a
@@ -46,14 +43,7 @@ record Seal(Path path, Path file) {
 
     private String digest() throws IOException {
         try (InputStream in = Files.newInputStream(file)) {
-            MessageDigest sha = MessageDigest.getInstance("SHA-256");
-            byte[] part = new byte[1 << 16];
-            for (int n = in.read(part); n >= 0; n = in.read(part)) {
-                sha.update(part, 0, n);
-            }
-            return HexFormat.of().formatHex(sha.digest());
-        } catch (NoSuchAlgorithmException e) {
-            throw new IllegalStateException(e);
+            return Sha256.of(in);
         }
     }
 }

@@ -6,6 +6,8 @@ import java.net.Socket;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Optional;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.boot.web.server.context.WebServerInitializedEvent;
 import org.springframework.context.event.ContextClosedEvent;
 import org.springframework.context.event.EventListener;
@@ -16,6 +18,8 @@ import org.springframework.stereotype.Component;
 class Serving {
     private static final String NAME = "early-gate.serving";
 
+    private static final Logger LOG = LoggerFactory.getLogger(Serving.class);
+
     private final DataFolder data;
 
     Serving(DataFolder data) {
@@ -23,10 +27,15 @@ class Serving {
     }
 
     @EventListener
-    void listening(WebServerInitializedEvent event) throws IOException {
-        Files.writeString(
-                data.folder().resolve(NAME),
-                "http://127.0.0.1:" + event.getWebServer().getPort() + "\n");
+    void listening(WebServerInitializedEvent event) {
+        try {
+            Files.writeString(
+                    data.folder().resolve(NAME),
+                    "http://127.0.0.1:" + event.getWebServer().getPort() + "\n");
+        } catch (IOException e) {
+            // On a full disk the rest can still be read; only a backup would not find the way here.
+            LOG.warn("{}", e.getMessage());
+        }
     }
 
     @EventListener(ContextClosedEvent.class)

@@ -92,7 +92,8 @@ class RevisionController {
         return documents.of(saved.orElseThrow(() -> changedMeanwhile(tag, request.base())));
     }
 
-    private static String name(String path, String given) {
+    /** Somebody's name, stripped; empty for none. */
+    static String name(String path, String given) {
         String name = given == null ? "" : given.strip();
         if (name.length() > LONGEST_NAME) {
             throw ApiProblem.badInput(

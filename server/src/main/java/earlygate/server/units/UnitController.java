@@ -26,8 +26,6 @@ import org.springframework.web.bind.annotation.RestController;
 @RestController
 @RequestMapping("/api")
 class UnitController {
-    private static final int LONGEST_NAME = 80;
-
     private final UnitStore units;
     private final UnitSummaries summaries;
     private final UnitDocuments documents;
@@ -72,7 +70,7 @@ class UnitController {
     /** Takes a unit off the list; its sheets and runs are kept and it can be brought back. */
     @DeleteMapping("/units/{tag}")
     List<UnitStore.Removed> remove(@PathVariable String tag, @RequestParam(defaultValue = "") String by) {
-        units.remove(tag, by.length() > LONGEST_NAME ? by.substring(0, LONGEST_NAME) : by);
+        units.remove(tag, RevisionController.name("by", by));
         return units.removed();
     }
 

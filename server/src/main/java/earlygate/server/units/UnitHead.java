@@ -1,10 +1,6 @@
 package earlygate.server.units;
 
 import earlygate.circuit.UnitFile;
-import java.nio.charset.StandardCharsets;
-import java.security.MessageDigest;
-import java.security.NoSuchAlgorithmException;
-import java.util.HexFormat;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -33,15 +29,5 @@ public record UnitHead(String name, String drawing, int missing) {
     private static String cut(String text) {
         String stripped = text.strip();
         return stripped.length() <= LONGEST ? stripped : stripped.substring(0, LONGEST);
-    }
-
-    /** SHA-256 in hex, by which a document is known again. */
-    public static String hash(String document) {
-        try {
-            MessageDigest sha = MessageDigest.getInstance("SHA-256");
-            return HexFormat.of().formatHex(sha.digest(document.getBytes(StandardCharsets.UTF_8)));
-        } catch (NoSuchAlgorithmException e) {
-            throw new IllegalStateException(e);
-        }
     }
 }

@@ -6,6 +6,7 @@ import static earlygate.server.tables.Tables.UNIT_REVISION;
 
 import earlygate.explain.Reason;
 import earlygate.server.store.OnceKey;
+import earlygate.server.store.Sha256;
 import earlygate.server.store.Writes;
 import earlygate.server.words.ApiProblem;
 import java.time.OffsetDateTime;
@@ -102,7 +103,7 @@ public class UnitStore {
                 .where(UNIT_REVISION.TAG.eq(tag), UNIT_REVISION.REVISION.eq(revision))
                 .fetchOptional()
                 .orElseThrow(() -> ApiProblem.notFound("unit revision", tag + " " + revision));
-        if (!UnitHead.hash(found.get(UNIT_REVISION.DOCUMENT)).equals(found.get(UNIT_REVISION.HASH))) {
+        if (!Sha256.of(found.get(UNIT_REVISION.DOCUMENT)).equals(found.get(UNIT_REVISION.HASH))) {
             throw ApiProblem.conflict(
                     "document", Reason.of("units.damaged").name("tag", tag).number("revision", revision));
         }
@@ -180,7 +181,7 @@ public class UnitStore {
                 .set(UNIT_REVISION.NAME, head.name())
                 .set(UNIT_REVISION.DRAWING, head.drawing())
                 .set(UNIT_REVISION.MISSING, head.missing())
-                .set(UNIT_REVISION.HASH, UnitHead.hash(wanted.document()))
+                .set(UNIT_REVISION.HASH, Sha256.of(wanted.document()))
                 .execute();
         db.insertInto(UNIT, UNIT.TAG, UNIT.NEWEST)
                 .values(wanted.tag(), last + 1)

@@ -2,6 +2,7 @@ package earlygate.server.words;
 
 import earlygate.circuit.Problem;
 import earlygate.explain.Reason;
+import earlygate.quantity.PressureUnit;
 import java.util.List;
 import org.springframework.http.HttpStatus;
 
@@ -41,6 +42,11 @@ public final class ApiProblem extends RuntimeException {
     public static ApiProblem notFound(String kind, String id) {
         Reason reason = Reason.of("api.not-found").name("kind", kind).name("id", id);
         return new ApiProblem(HttpStatus.NOT_FOUND, reason.code(), List.of(new Problem(kind, reason)));
+    }
+
+    /** The first reason in words, for a log or a terminal. */
+    public String said() {
+        return Words.in(PressureUnit.BAR).say(problems.get(0));
     }
 
     HttpStatus status() {

@@ -4,14 +4,12 @@ import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertTha
 
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
-import org.junit.jupiter.params.ParameterizedTest;
-import org.junit.jupiter.params.provider.ValueSource;
 
-/** An engine with load sense, an accumulator, a battery pack, a branch: by the screws, to a passed record. */
-class EveryKindOfUnitTest {
-    @ParameterizedTest
-    @ValueSource(strings = {"NH-04", "FB-02", "PL-01", "WD-05"})
-    void isCommissionedByItsScrews(String tag) {
+/** A whole run of a unit by its screws, to a passed record. */
+final class Commissioning {
+    private Commissioning() {}
+
+    static void byItsScrews(String tag) {
         Page page = Journey.start(tag, "Practice rig");
         assertThat(page.locator("article.step")).isVisible();
         new Technician(page).walkTo("");
