@@ -46,9 +46,13 @@ public final class DataFolder {
      * @return the folder, whole and not yet open
      * @throws DataRefused in one line, when it can't be served from
      */
-    static DataFolder lookedOver(Path folder) {
+    static DataFolder lookedOver(Path folder, Disk disk) {
         DataFolder data = new DataFolder(folder.toAbsolutePath().normalize());
         data.writable();
+        // To open data is to write, too.
+        disk.room(data.folder).ifPresent(full -> {
+            throw data.refused(new Reason("store.full-start", full.values()), null);
+        });
         if (Files.exists(data.file())) {
             data.whole();
         } else if (data.mark.confirmed().isPresent()) {

@@ -52,8 +52,8 @@ class Store {
     }
 
     @Bean
-    DataFolder dataFolder(@Value("${early-gate.data}") String folder) {
-        return DataFolder.lookedOver(Path.of(folder));
+    DataFolder dataFolder(@Value("${early-gate.data}") String folder, Disk disk) {
+        return DataFolder.lookedOver(Path.of(folder), disk);
     }
 
     @Bean

@@ -27,16 +27,6 @@ final class Trouble {
 
     private Trouble() {}
 
-    static ApiProblem full(Path folder, long freeBytes, long neededBytes) {
-        return ApiProblem.of(
-                HttpStatus.INSUFFICIENT_STORAGE,
-                "",
-                Reason.of("store.full")
-                        .name("folder", folder.toString())
-                        .number("free", freeBytes / 1000)
-                        .number("needed", neededBytes / 1000));
-    }
-
     /** Empty for what is no fault of disk or file. Only what disk and file say is read: other messages hold people's words. */
     static Optional<ApiProblem> of(Throwable e, Path folder) {
         boolean file = false;

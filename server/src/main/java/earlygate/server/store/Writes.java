@@ -2,12 +2,11 @@ package earlygate.server.store;
 
 import static earlygate.server.tables.Tables.WRITE_COUNT;
 
-import java.io.File;
-import java.nio.file.Path;
+import earlygate.server.words.ApiProblem;
 import java.util.concurrent.locks.ReentrantLock;
 import java.util.function.Supplier;
 import org.jooq.DSLContext;
-import org.springframework.beans.factory.annotation.Value;
+import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.support.TransactionTemplate;
 
@@ -26,33 +25,26 @@ public class Writes {
     private final DataFolder data;
     private final Disk disk;
     private final Store.Pool pool;
-    private final long reserve;
     private long count;
 
-    /** @param reserve bytes that must be free before anything is written: a write that fails half-way closes the file */
-    Writes(
-            DSLContext db,
-            TransactionTemplate transaction,
-            DataFolder data,
-            Disk disk,
-            Store.Pool pool,
-            @Value("${early-gate.reserve}") long reserve) {
+    Writes(DSLContext db, TransactionTemplate transaction, DataFolder data, Disk disk, Store.Pool pool) {
         this.db = db;
         this.transaction = transaction;
         this.data = data;
         this.disk = disk;
         this.pool = pool;
-        this.reserve = reserve;
     }
 
-    /** @throws earlygate.server.words.ApiProblem 507 where the disk is full, 503 where the file can't be written */
+    /** @throws ApiProblem 507 where the disk is full, 503 where the file can't be written */
     public <T> T write(Supplier<T> work) {
         if (door.isHeldByCurrentThread()) {
             return work.get();
         }
         door.lock();
         try {
-            room();
+            disk.room(data.folder()).ifPresent(full -> {
+                throw ApiProblem.of(HttpStatus.INSUFFICIENT_STORAGE, "", full);
+            });
             T done = transaction.execute(t -> {
                 T result = work.get();
                 count();
@@ -83,22 +75,5 @@ public class Writes {
     private void count() {
         count = db.select(WRITE_COUNT.N).from(WRITE_COUNT).fetchSingle(WRITE_COUNT.N) + 1;
         db.update(WRITE_COUNT).set(WRITE_COUNT.N, count).execute();
-    }
-
-    private void room() {
-        long free = disk.free(data.folder());
-        if (free < reserve) {
-            throw Trouble.full(data.folder(), free, reserve);
-        }
-    }
-
-    /** The disk under the data. */
-    @Component
-    static class Disk {
-        /** Bytes; without end where the system doesn't say. */
-        long free(Path folder) {
-            File at = folder.toFile();
-            return at.getTotalSpace() == 0 ? Long.MAX_VALUE : at.getUsableSpace();
-        }
     }
 }

@@ -1,9 +1,10 @@
 package earlygate.server.store;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.mockito.ArgumentMatchers.any;
-import static org.mockito.Mockito.mock;
-import static org.mockito.Mockito.when;
+import static org.mockito.Mockito.doReturn;
+import static org.mockito.Mockito.spy;
 
 import earlygate.server.EarlyGate;
 import java.net.URI;
@@ -24,18 +25,18 @@ class FullDiskTest {
     Path data;
 
     private final HttpClient http = HttpClient.newHttpClient();
-    private final Writes.Disk disk = mock(Writes.Disk.class);
+    private final Disk disk = spy(new Disk(4_000_000));
     private String base;
 
     @Test
     void savingIsRefusedUntilThereIsRoomAndReadingGoesOn() throws Exception {
-        when(disk.free(any())).thenReturn(1_000_000_000L);
+        doReturn(1_000_000_000L).when(disk).free(any());
         try (ConfigurableApplicationContext server = new SpringApplicationBuilder(EarlyGate.class)
                 .initializers(c -> ((GenericApplicationContext) c)
-                        .registerBean("mockDisk", Writes.Disk.class, () -> disk, bean -> bean.setPrimary(true)))
+                        .registerBean("mockDisk", Disk.class, () -> disk, bean -> bean.setPrimary(true)))
                 .run("--server.port=0", "--early-gate.data=" + data, "--early-gate.demo=../demo")) {
             base = "http://127.0.0.1:" + server.getEnvironment().getProperty("local.server.port");
-            when(disk.free(any())).thenReturn(1_200_000L);
+            doReturn(1_200_000L).when(disk).free(any());
             HttpResponse<String> full = save();
             assertThat(full.statusCode()).isEqualTo(507);
             assertThat(full.body())
@@ -44,10 +45,17 @@ class FullDiskTest {
                     .contains("no restart is needed");
             assertThat(get("/api/units").statusCode()).isEqualTo(200);
             assertThat(get("/api/units/LG-07").body()).contains("\"revision\":1,");
-            when(disk.free(any())).thenReturn(1_000_000_000L);
+            doReturn(1_000_000_000L).when(disk).free(any());
             assertThat(save().statusCode()).isEqualTo(200);
             assertThat(get("/api/units/LG-07").body()).contains("\"revision\":2,");
         }
+    }
+
+    @Test
+    void nothingIsStartedOnAFullDisk() {
+        assertThatThrownBy(() -> DataFolder.lookedOver(data, new Disk(Long.MAX_VALUE)))
+                .isInstanceOf(DataRefused.class)
+                .hasMessageContaining("kB are needed to start; make room there");
     }
 
     private HttpResponse<String> save() throws Exception {
