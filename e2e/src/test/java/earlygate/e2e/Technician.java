@@ -87,6 +87,10 @@ final class Technician {
             settle();
             return;
         }
+        if (idle > 0 && idle % 40 == 0) {
+            // What was set has wandered off meanwhile: it is set again.
+            prepared = "";
+        }
         putRight();
         String turn = text(".box.turn .figure");
         Matcher next = NEXT_TURN.matcher(turn);
@@ -259,15 +263,23 @@ final class Technician {
         for (String by : List.of("10 %", "1 %", "0.1 %")) {
             for (int i = 0; i < 12 && gauge() > high; i++) {
                 click("Open " + throttle + " by " + by);
-                page.waitForTimeout(150);
+                stand();
             }
             for (int i = 0; i < 12 && gauge() < low && !by.equals("0.1 %"); i++) {
                 click("Close " + throttle + " by " + (by.equals("10 %") ? "1 %" : "0.1 %"));
-                page.waitForTimeout(150);
+                stand();
             }
             if (gauge() >= low && gauge() <= high) {
                 return;
             }
+        }
+    }
+
+    /** An accumulator fills and empties slowly: a gauge is believed once it stands. */
+    private void stand() {
+        page.waitForTimeout(150);
+        for (int i = 0; i < 40 && text(".gauge .chip").startsWith("◇"); i++) {
+            settle();
         }
     }
 

@@ -1,5 +1,7 @@
 package earlygate.server.store;
 
+import ch.qos.logback.classic.Level;
+import ch.qos.logback.classic.Logger;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.net.URI;
@@ -12,6 +14,7 @@ import java.nio.file.StandardCopyOption;
 import java.time.Duration;
 import java.util.List;
 import java.util.Optional;
+import org.slf4j.LoggerFactory;
 
 /**
  * What is done with data beside serving them; none of it needs the server, and each says in one line what came of it.
@@ -33,6 +36,8 @@ public final class DataCommands {
         if (!command.startsWith("data-")) {
             return Optional.empty();
         }
+        // Of the libraries only what goes wrong: the answer is one line.
+        ((Logger) LoggerFactory.getLogger(Logger.ROOT_LOGGER_NAME)).setLevel(Level.WARN);
         try {
             System.out.println(done(command, args.subList(1, args.size())));
             return Optional.of(0);
