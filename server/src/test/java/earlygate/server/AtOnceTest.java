@@ -93,6 +93,40 @@ class AtOnceTest extends OnAServer {
         assertThat(server.get("/api/units/ONCE-1/revisions").json()).hasSize(1);
     }
 
+    /** A log that grows while it is read is whole at every look: it is held against its end as that stood then. */
+    @Test
+    void aLogIsWholeWhileItGrows() throws Exception {
+        long run = server.post("/api/runs", Server.object().put("tag", "LG-07").put("technician", "Writer"))
+                .json()
+                .get("id")
+                .asLong();
+        String step = server.step(run);
+        ExecutorService writer = Executors.newSingleThreadExecutor();
+        Future<Integer> written = writer.submit(() -> {
+            int count = 0;
+            for (; count < 150; count++) {
+                Answer a = server.event(
+                        run,
+                        "turned",
+                        Server.object()
+                                .put("step", step)
+                                .put("setting", "RV1")
+                                .put("turns", count % 2 == 0 ? 0.25 : -0.25));
+                assertThat(a.status()).as(a.text()).isEqualTo(200);
+            }
+            return count;
+        });
+        long seen = 0;
+        while (!written.isDone()) {
+            Answer look = server.get("/api/runs/" + run);
+            assertThat(look.status()).as(look.text()).isEqualTo(200);
+            assertThat(look.json().get("seq").asLong()).isGreaterThanOrEqualTo(seen);
+            seen = look.json().get("seq").asLong();
+        }
+        writer.shutdown();
+        assertThat(server.run(run).get("seq").asInt()).isEqualTo(written.get());
+    }
+
     @Test
     void aUnitThatWasRemovedIsKeptWholeAndComesBack() {
         server.post("/api/units", Server.unit().put("tag", "GONE-1"));

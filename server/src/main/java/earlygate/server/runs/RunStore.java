@@ -179,11 +179,19 @@ public class RunStore {
      * @throws ApiProblem 409 where an event was changed, is missing or stands twice: such a log is never folded
      */
     public List<RunEvent> events(RunHead head) {
-        RunTailRecord tail = db.fetchSingle(RUN_TAIL, RUN_TAIL.RUN_ID.eq(head.id()));
-        List<RunEventRecord> events = db.selectFrom(RUN_EVENT)
-                .where(RUN_EVENT.RUN_ID.eq(head.id()))
+        // In one statement: the log and its end as they stood at one moment, though others write meanwhile.
+        var log = db.select()
+                .from(RUN_TAIL)
+                .leftJoin(RUN_EVENT)
+                .on(RUN_EVENT.RUN_ID.eq(RUN_TAIL.RUN_ID))
+                .where(RUN_TAIL.RUN_ID.eq(head.id()))
                 .orderBy(RUN_EVENT.SEQ)
                 .fetch();
+        RunTailRecord tail = log.get(0).into(RUN_TAIL);
+        List<RunEventRecord> events = log.stream()
+                .filter(r -> r.get(RUN_EVENT.SEQ) != null)
+                .map(r -> r.into(RUN_EVENT))
+                .toList();
         EventChain.broken(head.uuid(), tail, events).ifPresent(why -> {
             throw ApiProblem.conflict("log", why);
         });
