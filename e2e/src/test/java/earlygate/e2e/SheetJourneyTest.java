@@ -7,6 +7,7 @@ import com.deque.html.axecore.playwright.AxeBuilder;
 import com.microsoft.playwright.Download;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.Request;
 import com.microsoft.playwright.Route;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.FilePayload;
@@ -260,8 +261,12 @@ class SheetJourneyTest {
         assertThat(page.locator("article")).not().hasCount(0);
         page.evaluate("window.leftOpen = true");
         page.route("**/assets/ReckonerPage*", gone -> gone.fulfill(new Route.FulfillOptions().setStatus(404)));
-        page.locator("header").getByText("Reckoner").click();
-        page.waitForFunction("window.leftOpen === undefined");
+        page.waitForRequest(
+                Request::isNavigationRequest,
+                () -> page.locator("header").getByText("Reckoner").click());
+        page.waitForLoadState();
+        org.assertj.core.api.Assertions.assertThat(page.evaluate("typeof window.leftOpen"))
+                .isEqualTo("undefined");
         page.unrouteAll();
         page.locator("header").getByText("Reckoner").click();
         assertThat(page.locator("h1").first()).containsText("Cylinder: force to pressure");
