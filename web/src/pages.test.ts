@@ -142,7 +142,7 @@ describe('revisions', () => {
 
 describe('parts', () => {
   it('follows the schematic, counts what is missing where, and adds parts with their defaults marked', async () => {
-    const schema = JSON.parse(readFileSync('../core/src/main/resources/earlygate/circuit/unit-1.schema.json', 'utf8')) as unknown
+    const schema = JSON.parse(readFileSync('../core/src/main/resources/earlygate/unit/file/unit-1.schema.json', 'utf8')) as unknown
     serve({ 'GET /api/unit-schema': schema })
     const unit = emptyUnit('X-1', 'x')
     unit.components.push({ id: 'P1', type: 'pump', outlet: 'P' })

@@ -4,7 +4,7 @@ import type { UnitComponent, UnitFile } from '../units/unitFile'
 import { fieldsOf, label, unitOf, type UnitSchema } from './fields'
 import { addPart, emptyUnit, GROUPS, PART_TYPES } from './newParts'
 
-const schema = JSON.parse(readFileSync('../core/src/main/resources/earlygate/circuit/unit-1.schema.json', 'utf8')) as UnitSchema
+const schema = JSON.parse(readFileSync('../core/src/main/resources/earlygate/unit/file/unit-1.schema.json', 'utf8')) as UnitSchema
 
 describe('fields of the unit file', () => {
   it.each(PART_TYPES)('%s has a field for every key, each with a label', (type) => {

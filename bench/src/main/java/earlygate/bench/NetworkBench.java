@@ -1,13 +1,13 @@
 package earlygate.bench;
 
-import earlygate.circuit.PowerUnit;
-import earlygate.circuit.Situation;
-import earlygate.circuit.UnitFile;
-import earlygate.solve.Conditions;
-import earlygate.solve.Network;
+import earlygate.network.Conditions;
+import earlygate.network.Network;
 import earlygate.solve.Outcome;
 import earlygate.solve.Solver;
 import earlygate.solve.Transient;
+import earlygate.unit.PowerUnit;
+import earlygate.unit.Situation;
+import earlygate.unit.file.UnitFile;
 import java.util.concurrent.TimeUnit;
 import org.openjdk.jmh.annotations.Benchmark;
 import org.openjdk.jmh.annotations.BenchmarkMode;

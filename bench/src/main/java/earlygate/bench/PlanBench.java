@@ -1,12 +1,12 @@
 package earlygate.bench;
 
-import earlygate.circuit.PowerUnit;
-import earlygate.circuit.UnitFile;
-import earlygate.ladder.GapSchool;
 import earlygate.plan.Plan;
-import earlygate.plan.Planner;
 import earlygate.plan.School;
-import earlygate.sheet.TargetSheet;
+import earlygate.planner.Planner;
+import earlygate.target.GapSchool;
+import earlygate.target.TargetSheet;
+import earlygate.unit.PowerUnit;
+import earlygate.unit.file.UnitFile;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;

@@ -1,10 +1,10 @@
 package earlygate.bench;
 
-import earlygate.circuit.Situation;
-import earlygate.circuit.UnitFile;
-import earlygate.solve.Conditions;
-import earlygate.solve.Network;
+import earlygate.network.Conditions;
+import earlygate.network.Network;
 import earlygate.solve.Transient;
+import earlygate.unit.Situation;
+import earlygate.unit.file.UnitFile;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;

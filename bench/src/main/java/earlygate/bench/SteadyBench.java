@@ -1,11 +1,11 @@
 package earlygate.bench;
 
-import earlygate.circuit.Situation;
-import earlygate.circuit.UnitFile;
-import earlygate.solve.Conditions;
-import earlygate.solve.Network;
+import earlygate.network.Conditions;
+import earlygate.network.Network;
 import earlygate.solve.Outcome;
 import earlygate.solve.Solver;
+import earlygate.unit.Situation;
+import earlygate.unit.file.UnitFile;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;

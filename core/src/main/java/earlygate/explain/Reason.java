@@ -3,7 +3,9 @@ package earlygate.explain;
 import earlygate.explain.Value.Amount;
 import earlygate.explain.Value.Kind;
 import earlygate.explain.Value.Name;
+import earlygate.explain.Value.Said;
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
 
 /**
@@ -30,6 +32,15 @@ public record Reason(String code, Map<String, Value> values) {
 
     public Reason name(String key, String text) {
         return with(key, new Name(text));
+    }
+
+    /** A phrase that has words of its own. */
+    public Reason said(String key, Reason phrase) {
+        return said(key, List.of(phrase));
+    }
+
+    public Reason said(String key, List<Reason> phrases) {
+        return with(key, new Said(phrases));
     }
 
     public Reason pressure(String key, double pressurePa) {

@@ -2,12 +2,14 @@ package earlygate.explain;
 
 import com.fasterxml.jackson.annotation.JsonSubTypes;
 import com.fasterxml.jackson.annotation.JsonTypeInfo;
+import java.util.List;
 
 /** A typed value inside a {@link Reason}, so that whoever finds the words also knows the unit. */
 @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "type")
 @JsonSubTypes({
     @JsonSubTypes.Type(value = Value.Amount.class, name = "amount"),
-    @JsonSubTypes.Type(value = Value.Name.class, name = "name")
+    @JsonSubTypes.Type(value = Value.Name.class, name = "name"),
+    @JsonSubTypes.Type(value = Value.Said.class, name = "said")
 })
 public sealed interface Value {
     /** What an {@link Amount} measures; its number is in the SI unit named. */
@@ -44,4 +46,11 @@ public sealed interface Value {
 
     /** A name from the unit: component, setting, line or test point id, or text of the schematic. */
     record Name(String text) implements Value {}
+
+    /** What is itself said by words: one phrase, or several in a row. */
+    record Said(List<Reason> parts) implements Value {
+        public Said {
+            parts = List.copyOf(parts);
+        }
+    }
 }

@@ -1,7 +1,6 @@
 package earlygate.judge;
 
 import earlygate.explain.Reason;
-import earlygate.explain.Value;
 import java.util.Optional;
 
 /**
@@ -59,8 +58,6 @@ public record Verdict(Grade grade, double measuredPa, double targetPa, double to
             return base;
         }
         Optional<Double> could = classThatCould(rangePa);
-        return could.isPresent()
-                ? base.number("class", could.get())
-                : new Reason("verdict.on-the-edge", base.values()).with("class", new Value.Name("-"));
+        return could.isPresent() ? base.number("class", could.get()) : new Reason("verdict.on-the-edge", base.values());
     }
 }

@@ -1,12 +1,12 @@
 package earlygate.ladder;
 
-import earlygate.circuit.Accumulator;
-import earlygate.circuit.ReliefValve;
-import earlygate.circuit.Target;
-import earlygate.circuit.UnloadingValve;
 import earlygate.explain.Reason;
 import earlygate.ladder.Finding.Severity;
 import earlygate.ladder.Finding.Suggestion;
+import earlygate.unit.Accumulator;
+import earlygate.unit.ReliefValve;
+import earlygate.unit.Target;
+import earlygate.unit.UnloadingValve;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;

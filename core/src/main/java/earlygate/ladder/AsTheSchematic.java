@@ -1,9 +1,9 @@
 package earlygate.ladder;
 
-import earlygate.circuit.Target;
 import earlygate.explain.Reason;
 import earlygate.ladder.Finding.Severity;
 import earlygate.ladder.Finding.Suggestion;
+import earlygate.unit.Target;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;

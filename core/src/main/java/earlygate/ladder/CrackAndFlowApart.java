@@ -1,9 +1,9 @@
 package earlygate.ladder;
 
-import earlygate.circuit.ReliefValve;
-import earlygate.circuit.Target;
 import earlygate.explain.Reason;
 import earlygate.ladder.Finding.Severity;
+import earlygate.unit.ReliefValve;
+import earlygate.unit.Target;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;

@@ -1,12 +1,12 @@
 package earlygate.ladder;
 
-import earlygate.circuit.HydraulicMotor;
-import earlygate.circuit.ReliefValve;
-import earlygate.circuit.Target;
 import earlygate.explain.Reason;
 import earlygate.ladder.Finding.Severity;
 import earlygate.ladder.Finding.Suggestion;
 import earlygate.quantity.Si;
+import earlygate.unit.HydraulicMotor;
+import earlygate.unit.ReliefValve;
+import earlygate.unit.Target;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;

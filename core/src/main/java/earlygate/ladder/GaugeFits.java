@@ -2,13 +2,13 @@ package earlygate.ladder;
 
 import static earlygate.quantity.Si.BAR;
 
-import earlygate.circuit.Setting;
-import earlygate.circuit.Target;
-import earlygate.circuit.TestPoint;
 import earlygate.explain.Reason;
 import earlygate.judge.Verdict;
 import earlygate.ladder.Finding.Severity;
 import earlygate.ladder.Finding.Suggestion;
+import earlygate.unit.Setting;
+import earlygate.unit.Target;
+import earlygate.unit.TestPoint;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;

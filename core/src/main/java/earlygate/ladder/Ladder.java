@@ -1,7 +1,8 @@
 package earlygate.ladder;
 
-import earlygate.circuit.PowerUnit;
-import earlygate.circuit.Target;
+import earlygate.target.GapSchool;
+import earlygate.unit.PowerUnit;
+import earlygate.unit.Target;
 import java.util.Comparator;
 import java.util.List;
 

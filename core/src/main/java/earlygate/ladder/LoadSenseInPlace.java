@@ -1,14 +1,14 @@
 package earlygate.ladder;
 
-import earlygate.circuit.Line;
-import earlygate.circuit.Pump;
-import earlygate.circuit.ReducingValve;
-import earlygate.circuit.Screw;
-import earlygate.circuit.Target;
-import earlygate.circuit.Throttle;
 import earlygate.explain.Reason;
 import earlygate.ladder.Finding.Severity;
 import earlygate.ladder.Finding.Suggestion;
+import earlygate.unit.Line;
+import earlygate.unit.Pump;
+import earlygate.unit.ReducingValve;
+import earlygate.unit.Screw;
+import earlygate.unit.Target;
+import earlygate.unit.Throttle;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;

@@ -1,12 +1,12 @@
 package earlygate.ladder;
 
-import earlygate.circuit.Driver;
-import earlygate.circuit.Pump;
-import earlygate.circuit.Target;
-import earlygate.circuit.UnloadingValve;
 import earlygate.explain.Reason;
 import earlygate.ladder.Finding.Severity;
 import earlygate.ladder.Finding.Suggestion;
+import earlygate.unit.Driver;
+import earlygate.unit.Pump;
+import earlygate.unit.Target;
+import earlygate.unit.UnloadingValve;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;

@@ -1,12 +1,12 @@
 package earlygate.ladder;
 
-import earlygate.circuit.ReducingValve;
-import earlygate.circuit.Situation;
-import earlygate.circuit.Target;
-import earlygate.circuit.UnloadingValve;
 import earlygate.explain.Reason;
 import earlygate.ladder.Finding.Severity;
 import earlygate.ladder.Finding.Suggestion;
+import earlygate.unit.ReducingValve;
+import earlygate.unit.Situation;
+import earlygate.unit.Target;
+import earlygate.unit.UnloadingValve;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;

@@ -1,11 +1,11 @@
 package earlygate.ladder;
 
-import earlygate.circuit.Situation;
 import earlygate.explain.Reason;
 import earlygate.ladder.Finding.Severity;
 import earlygate.ladder.Finding.Suggestion;
 import earlygate.quantity.Si;
 import earlygate.solve.SteadyState;
+import earlygate.unit.Situation;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;

@@ -1,10 +1,10 @@
 package earlygate.ladder;
 
-import earlygate.circuit.ReliefValve;
 import earlygate.explain.Reason;
 import earlygate.ladder.Finding.Severity;
 import earlygate.ladder.Finding.Suggestion;
 import earlygate.quantity.Si;
+import earlygate.unit.ReliefValve;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;

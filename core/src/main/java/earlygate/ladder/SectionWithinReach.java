@@ -1,11 +1,11 @@
 package earlygate.ladder;
 
-import earlygate.circuit.Pump;
-import earlygate.circuit.Section;
-import earlygate.circuit.Target;
 import earlygate.explain.Reason;
 import earlygate.ladder.Finding.Severity;
 import earlygate.ladder.Finding.Suggestion;
+import earlygate.unit.Pump;
+import earlygate.unit.Section;
+import earlygate.unit.Target;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;

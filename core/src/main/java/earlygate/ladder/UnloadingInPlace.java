@@ -1,14 +1,14 @@
 package earlygate.ladder;
 
-import earlygate.circuit.PowerUnit;
-import earlygate.circuit.ReliefValve;
-import earlygate.circuit.Target;
-import earlygate.circuit.UnloadingValve;
-import earlygate.circuit.Work;
 import earlygate.explain.Reason;
 import earlygate.ladder.Finding.Severity;
 import earlygate.ladder.Finding.Suggestion;
 import earlygate.quantity.Si;
+import earlygate.unit.PowerUnit;
+import earlygate.unit.ReliefValve;
+import earlygate.unit.Target;
+import earlygate.unit.UnloadingValve;
+import earlygate.unit.Work;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;

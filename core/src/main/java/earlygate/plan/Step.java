@@ -1,7 +1,7 @@
 package earlygate.plan;
 
-import earlygate.circuit.Situation;
 import earlygate.explain.Reason;
+import earlygate.unit.Situation;
 import java.util.List;
 import java.util.Optional;
 

@@ -1,5 +1,6 @@
 /**
- * The sequence of work, derived from the circuit and proved by simulation. Start at {@link earlygate.plan.Planner};
- * {@link earlygate.plan.Machine} carries the proof: every step is solved, and no rating or motor limit may be passed.
+ * A commissioning plan as data: phases with hold points, steps with their goal, what must be read and what must not
+ * happen. Start at {@link earlygate.plan.Plan}. What makes plans is {@code earlygate.planner}; what walks, shows and
+ * keeps them needs only this. Stored with every run, so a plan carries its edition and older ones are still read.
  */
 package earlygate.plan;

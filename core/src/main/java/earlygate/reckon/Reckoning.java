@@ -9,11 +9,11 @@ import static earlygate.quantity.Si.MM2_S;
 import static earlygate.quantity.Si.RPM;
 import static earlygate.quantity.Si.ZERO_C;
 
-import earlygate.circuit.Fluid;
 import earlygate.curve.MotorCurrent;
 import earlygate.curve.Orifice;
 import earlygate.curve.Viscosity;
 import earlygate.quantity.PressureUnit;
+import earlygate.unit.Fluid;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.LinkedHashMap;

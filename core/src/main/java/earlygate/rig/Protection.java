@@ -2,11 +2,11 @@ package earlygate.rig;
 
 import static earlygate.quantity.Si.ZERO_C;
 
-import earlygate.circuit.DcMotor;
-import earlygate.circuit.Driver;
-import earlygate.circuit.PowerUnit;
-import earlygate.solve.ComponentState;
-import earlygate.solve.ComponentState.DriverState;
+import earlygate.network.ComponentState;
+import earlygate.network.ComponentState.DriverState;
+import earlygate.unit.DcMotor;
+import earlygate.unit.Driver;
+import earlygate.unit.PowerUnit;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Optional;

@@ -1,9 +1,9 @@
 package earlygate.rig;
 
-import earlygate.circuit.Driver;
-import earlygate.circuit.ElectricMotor;
-import earlygate.circuit.PowerUnit;
-import earlygate.circuit.Pump;
+import earlygate.unit.Driver;
+import earlygate.unit.ElectricMotor;
+import earlygate.unit.PowerUnit;
+import earlygate.unit.Pump;
 import java.util.Map;
 import java.util.NoSuchElementException;
 import java.util.Optional;

@@ -3,22 +3,20 @@ package earlygate.rig;
 import static earlygate.quantity.Si.BAR;
 import static earlygate.quantity.Si.ZERO_C;
 
-import earlygate.circuit.DirectionalValve;
-import earlygate.circuit.Driver;
-import earlygate.circuit.Engine;
-import earlygate.circuit.PowerUnit;
-import earlygate.circuit.Pump;
-import earlygate.circuit.ReliefValve;
-import earlygate.circuit.Section;
-import earlygate.circuit.Setting;
-import earlygate.circuit.TestPoint;
-import earlygate.circuit.Throttle;
-import earlygate.reach.Reaching;
-import earlygate.solve.ComponentState;
-import earlygate.solve.ComponentState.DriverState;
-import earlygate.solve.Conditions;
-import earlygate.solve.Network;
+import earlygate.gauge.GaugeSearch;
+import earlygate.network.ComponentState;
+import earlygate.network.ComponentState.DriverState;
+import earlygate.network.Conditions;
+import earlygate.network.Network;
 import earlygate.solve.Transient;
+import earlygate.unit.Driver;
+import earlygate.unit.Engine;
+import earlygate.unit.Positioned;
+import earlygate.unit.PowerUnit;
+import earlygate.unit.Pump;
+import earlygate.unit.Setting;
+import earlygate.unit.TestPoint;
+import earlygate.unit.Throttle;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -71,7 +69,7 @@ public final class Rig {
         this.unit = unit;
         Network network = new Network(unit);
         machine = new Transient(network);
-        conditions = network.conditions(Reaching.base(unit));
+        conditions = network.conditions(GaugeSearch.base(unit));
         tremble = new Random(seed ^ 0x5DEECE66DL);
         Random hidden = new Random(seed);
         for (Setting s : unit.settings()) {
@@ -81,8 +79,7 @@ public final class Rig {
             gaugeBias.put(t.id(), 0.4 * t.errorPa() * (2 * hidden.nextDouble() - 1));
         }
         unit.all(Throttle.class).stream().filter(t -> t.atRest() == 0).forEach(t -> openings.put(t.id(), 0.0));
-        unit.all(DirectionalValve.class).forEach(v -> positions.put(v.id(), v.start()));
-        unit.all(Section.class).forEach(x -> positions.put(x.id(), Section.POSITIONS.get(0)));
+        unit.all(Positioned.class).forEach(v -> positions.put(v.id(), v.rest()));
         unit.all(Driver.class).forEach(m -> running.put(m.id(), false));
         ready = Readiness.delivered(unit, hidden);
         protection = new Protection(unit);
@@ -151,9 +148,7 @@ public final class Rig {
 
     /** Whether a cap seals this screw's thread and a drive runs: oil jets out of it when it is turned. */
     public boolean jets(String setting) {
-        return unit.partOf(setting) instanceof ReliefValve r
-                && r.sealedByCap()
-                && running.values().stream().anyMatch(on -> on);
+        return unit.capped(setting) && running.values().stream().anyMatch(on -> on);
     }
 
     /** How long a battery motor has been on, less what it has rested since, s; by driver. */
@@ -169,9 +164,7 @@ public final class Rig {
 
     /** The positions of a directional valve or section, in order. */
     public List<String> positions(String valve) {
-        return unit.component(valve) instanceof DirectionalValve v
-                ? List.copyOf(v.positions().keySet())
-                : Section.POSITIONS;
+        return ((Positioned) unit.component(valve)).positionNames();
     }
 
     /** Shifts a directional valve or a section; a name it does not have leaves it where it is. */

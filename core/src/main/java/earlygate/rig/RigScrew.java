@@ -1,6 +1,6 @@
 package earlygate.rig;
 
-import earlygate.circuit.Screw;
+import earlygate.unit.Screw;
 import java.util.Random;
 
 /** One hidden screw of the practice rig: its spring differs from the data, its jam nut drags it along. */

@@ -1,6 +1,5 @@
 package earlygate.run;
 
-import earlygate.circuit.Screw;
 import earlygate.explain.Reason;
 import earlygate.judge.ScrewModel;
 import earlygate.judge.TurnAdvice;
@@ -8,6 +7,7 @@ import earlygate.judge.Verdict.Grade;
 import earlygate.plan.Step;
 import earlygate.plan.Step.Goal;
 import earlygate.run.StepRecord.Point;
+import earlygate.unit.Screw;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;

@@ -1,8 +1,8 @@
 package earlygate.run;
 
-import earlygate.circuit.PowerUnit;
+import earlygate.gauge.GaugeSearch;
 import earlygate.plan.Step;
-import earlygate.reach.Reaching;
+import earlygate.unit.PowerUnit;
 import java.util.HashMap;
 import java.util.Map;
 import java.util.Optional;
@@ -11,7 +11,7 @@ import java.util.Optional;
 public final class Curves {
     private final PowerUnit unit;
     private final Map<String, Optional<GaugeCurve>> known = new HashMap<>();
-    private Reaching reaching;
+    private GaugeSearch reaching;
 
     public Curves(PowerUnit unit) {
         this.unit = unit;
@@ -20,7 +20,7 @@ public final class Curves {
     /** Empty where the model has no answer or the gauge never follows the step's screw. */
     synchronized Optional<GaugeCurve> of(Step step) {
         if (reaching == null) {
-            reaching = new Reaching(unit);
+            reaching = new GaugeSearch(unit);
         }
         return known.computeIfAbsent(step.id(), id -> GaugeCurve.of(reaching, step));
     }

@@ -2,11 +2,11 @@ package earlygate.run;
 
 import static earlygate.quantity.Si.BAR;
 
-import earlygate.circuit.Setting;
-import earlygate.circuit.TestPoint;
+import earlygate.gauge.GaugeSearch;
 import earlygate.plan.Step;
-import earlygate.reach.Reaching;
 import earlygate.solve.SteadyState;
+import earlygate.unit.Setting;
+import earlygate.unit.TestPoint;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -36,7 +36,7 @@ public record GaugeCurve(
     private record Point(double setting, double reading, Optional<String> holder) {}
 
     /** Empty where the model has no answer or the gauge never follows. */
-    static Optional<GaugeCurve> of(Reaching reaching, Step step) {
+    static Optional<GaugeCurve> of(GaugeSearch reaching, Step step) {
         Setting s = reaching.unit().setting(step.setting().orElseThrow());
         Step.Goal goal = step.goal().orElseThrow();
         List<Point> points = new ArrayList<>();
@@ -85,7 +85,7 @@ public record GaugeCurve(
         return holder.filter(h -> !h.equals(self));
     }
 
-    private static Point point(Reaching reaching, Step.Goal goal, double at, SteadyState state) {
+    private static Point point(GaugeSearch reaching, Step.Goal goal, double at, SteadyState state) {
         TestPoint gauge = reaching.unit().testPoint(goal.testPoint());
         double reading = state.pressure(gauge.line())
                 - goal.minus()

@@ -1,6 +1,6 @@
 package earlygate.run;
 
-import earlygate.circuit.Fluid;
+import earlygate.unit.Fluid;
 import java.time.Duration;
 import java.time.Instant;
 

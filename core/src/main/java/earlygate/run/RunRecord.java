@@ -1,7 +1,5 @@
 package earlygate.run;
 
-import earlygate.circuit.Setting;
-import earlygate.circuit.Target;
 import earlygate.judge.Verdict;
 import earlygate.plan.Expect;
 import earlygate.plan.Phase;
@@ -10,6 +8,8 @@ import earlygate.run.RunEvent.Cracked;
 import earlygate.run.RunEvent.Deviation;
 import earlygate.run.RunEvent.Noted;
 import earlygate.run.RunEvent.Reading;
+import earlygate.unit.Setting;
+import earlygate.unit.Target;
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;

@@ -1,8 +1,5 @@
 package earlygate.run;
 
-import earlygate.circuit.Electric;
-import earlygate.circuit.PowerUnit;
-import earlygate.circuit.TestPoint;
 import earlygate.explain.Reason;
 import earlygate.explain.Value.Kind;
 import earlygate.plan.Expect;
@@ -23,6 +20,9 @@ import earlygate.run.RunEvent.StepDone;
 import earlygate.run.RunEvent.Stopped;
 import earlygate.run.RunEvent.Struck;
 import earlygate.run.RunEvent.Turned;
+import earlygate.unit.Electric;
+import earlygate.unit.PowerUnit;
+import earlygate.unit.TestPoint;
 import java.util.List;
 import java.util.Optional;
 
@@ -59,9 +59,11 @@ public final class RunRules {
         }
         Optional<Step> current = run.current();
         if (current.isEmpty() || !current.get().id().equals(of.step())) {
-            return Optional.of(Reason.of("run.refused.other-step")
-                    .name("step", of.step())
-                    .name("current", current.map(Step::id).orElse("the last gate")));
+            Reason other = Reason.of("run.refused.other-step").name("step", of.step());
+            return Optional.of(
+                    current.isPresent()
+                            ? other.name("current", current.get().id())
+                            : other.said("current", Reason.of("part.last-gate")));
         }
         if (run.waitingAt().isPresent() && !(body instanceof Turned)) {
             return Optional.of(Reason.of("run.refused.hold")

@@ -1,6 +1,5 @@
 package earlygate.run;
 
-import earlygate.circuit.PowerUnit;
 import earlygate.judge.ScrewModel;
 import earlygate.plan.Expect;
 import earlygate.plan.Phase;
@@ -19,6 +18,7 @@ import earlygate.run.RunEvent.StepDone;
 import earlygate.run.RunEvent.Stopped;
 import earlygate.run.RunEvent.Struck;
 import earlygate.run.RunEvent.Turned;
+import earlygate.unit.PowerUnit;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.HashMap;

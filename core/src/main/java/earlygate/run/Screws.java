@@ -1,10 +1,10 @@
 package earlygate.run;
 
-import earlygate.circuit.PowerUnit;
-import earlygate.circuit.Setting;
 import earlygate.judge.ScrewModel;
 import earlygate.plan.Step;
 import earlygate.run.RunEvent.Turned;
+import earlygate.unit.PowerUnit;
+import earlygate.unit.Setting;
 import java.util.HashMap;
 import java.util.Map;
 import java.util.Optional;

@@ -1,7 +1,5 @@
 package earlygate.run;
 
-import earlygate.circuit.Fluid;
-import earlygate.circuit.TestPoint;
 import earlygate.explain.Reason;
 import earlygate.explain.Value.Amount;
 import earlygate.explain.Value.Kind;
@@ -14,6 +12,8 @@ import earlygate.plan.Step.Demand;
 import earlygate.plan.Step.Way;
 import earlygate.run.RunEvent.Cracked;
 import earlygate.run.RunEvent.Reading;
+import earlygate.unit.Fluid;
+import earlygate.unit.TestPoint;
 import earlygate.verify.ReturnTest;
 import java.util.ArrayList;
 import java.util.List;

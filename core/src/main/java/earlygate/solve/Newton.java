@@ -1,6 +1,8 @@
 package earlygate.solve;
 
-import java.util.Arrays;
+import earlygate.network.Balance;
+import earlygate.network.Conditions;
+import earlygate.network.Network;
 
 /**
  * Damped Newton on the balance of all lines, with pseudo-transient continuation where a kinked characteristic defeats
@@ -13,7 +15,6 @@ final class Newton {
     /** Pa. */
     private static final double PRESSURE_TOLERANCE = 1;
 
-    private final Network network;
     final Balance balance;
     final Lu lu;
     private final double[] step;
@@ -21,9 +22,8 @@ final class Newton {
     private final double[] old;
 
     Newton(Network network) {
-        this.network = network;
-        int n = network.lineIds.length;
-        balance = new Balance(n, network.pumpCount());
+        int n = network.lineCount();
+        balance = new Balance(network);
         lu = new Lu(n);
         step = new double[n];
         start = new double[n];
@@ -32,22 +32,22 @@ final class Newton {
 
     /** Solves from the pressures now in {@link #balance}; false leaves them where the search stopped. */
     boolean steady(Conditions c) {
-        System.arraycopy(balance.pressure, 0, start, 0, start.length);
+        System.arraycopy(balance.pressure(), 0, start, 0, start.length);
         if (iterate(c, old, 0)) {
             return true;
         }
-        System.arraycopy(start, 0, balance.pressure, 0, start.length);
+        System.arraycopy(start, 0, balance.pressure(), 0, start.length);
         return throughTime(c);
     }
 
     /** One implicit Euler step of {@code seconds} from the pressures now in {@link #balance}. */
     boolean advance(Conditions c, double seconds) {
-        System.arraycopy(balance.pressure, 0, old, 0, old.length);
-        System.arraycopy(balance.strokeNow, 0, balance.strokeBefore, 0, balance.strokeNow.length);
+        System.arraycopy(balance.pressure(), 0, old, 0, old.length);
+        balance.beginStep();
         if (iterate(c, old, 1 / seconds)) {
             return true;
         }
-        System.arraycopy(old, 0, balance.pressure, 0, old.length);
+        System.arraycopy(old, 0, balance.pressure(), 0, old.length);
         return false;
     }
 
@@ -67,10 +67,10 @@ final class Newton {
     }
 
     private boolean iterate(Conditions c, double[] from, double rate) {
-        balance.evaluate(network, c, from, rate);
+        balance.evaluate(c, from, rate);
         double left = norm();
         for (int i = 0; i < ITERATIONS; i++) {
-            if (!lu.factor(balance.jacobian)) {
+            if (!lu.factor(balance.jacobian())) {
                 return false;
             }
             double largest = newtonStep();
@@ -90,7 +90,7 @@ final class Newton {
     private double newtonStep() {
         double largest = 0;
         for (int i = 0; i < step.length; i++) {
-            step[i] = -balance.excess[i];
+            step[i] = -balance.excess()[i];
         }
         lu.solve(step);
         for (double s : step) {
@@ -104,10 +104,10 @@ final class Newton {
         double taken = 0;
         for (double fraction = 1; fraction > 1e-4; fraction /= 2) {
             for (int i = 0; i < step.length; i++) {
-                balance.pressure[i] += (fraction - taken) * step[i];
+                balance.pressure()[i] += (fraction - taken) * step[i];
             }
             taken = fraction;
-            balance.evaluate(network, c, from, rate);
+            balance.evaluate(c, from, rate);
             double next = norm();
             if (next < left * (1 - 1e-4 * fraction) || next < FLOW_TOLERANCE) {
                 return next;
@@ -118,24 +118,9 @@ final class Newton {
 
     private double norm() {
         double sum = 0;
-        for (int i = 0; i < balance.lines; i++) {
-            sum += balance.excess[i] * balance.excess[i];
+        for (int i = 0; i < balance.lines(); i++) {
+            sum += balance.excess()[i] * balance.excess()[i];
         }
         return Math.sqrt(sum);
-    }
-
-    void coldGuess(Conditions c) {
-        Arrays.fill(balance.pressure, 0);
-        for (int line = 0; line < balance.lines; line++) {
-            if (c.held[line]) {
-                balance.pressure[line] = c.heldAt[line];
-                continue;
-            }
-            double lowest = Double.POSITIVE_INFINITY;
-            for (Element e : network.elements) {
-                lowest = Math.min(lowest, e.limitOf(line, c));
-            }
-            balance.pressure[line] = Double.isInfinite(lowest) ? 0 : lowest;
-        }
     }
 }

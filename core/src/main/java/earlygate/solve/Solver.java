@@ -1,7 +1,11 @@
 package earlygate.solve;
 
-import earlygate.circuit.Setting;
-import earlygate.circuit.Situation;
+import earlygate.network.Balance;
+import earlygate.network.Conditions;
+import earlygate.network.Islands;
+import earlygate.network.Network;
+import earlygate.unit.Setting;
+import earlygate.unit.Situation;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -30,8 +34,8 @@ public final class Solver {
     public Solver(Network network) {
         this.network = network;
         this.newton = new Newton(network);
-        this.settled = new double[network.lineIds.length];
-        this.moved = new double[network.lineIds.length];
+        this.settled = new double[network.lineCount()];
+        this.moved = new double[network.lineCount()];
     }
 
     public static Outcome solve(Network network, Situation situation) {
@@ -40,7 +44,7 @@ public final class Solver {
 
     /** From a cold guess. */
     public Outcome steady(Conditions c) {
-        newton.coldGuess(c);
+        newton.balance.guess(c);
         return next(c);
     }
 
@@ -55,10 +59,10 @@ public final class Solver {
     }
 
     private Outcome judged(Conditions c) {
-        double[] p = newton.balance.pressure;
+        double[] p = newton.balance.pressure();
         List<String> beyond = IntStream.range(0, p.length)
                 .filter(i -> Math.abs(p[i]) > IMPLAUSIBLE)
-                .mapToObj(i -> network.lineIds[i])
+                .mapToObj(network::lineId)
                 .toList();
         if (!beyond.isEmpty()) {
             return new Outcome.Implausible(beyond, p[network.lineIndex(beyond.get(0))]);
@@ -69,40 +73,38 @@ public final class Solver {
 
     private SteadyState state(Conditions c, List<String> sealed) {
         Balance b = newton.balance;
-        Map<String, ComponentState> components = new LinkedHashMap<>();
-        for (Element e : network.elements) {
-            e.report(b, c, components);
-        }
-        Map<String, Double> pressures = new LinkedHashMap<>();
-        for (int i = 1; i < network.lineIds.length; i++) {
-            pressures.put(network.lineIds[i], b.pressure[i]);
-        }
         return new SteadyState(
-                pressures, components, inControl(c), network.settingsOf(c), sealed, network.starved(c), c.oil);
+                b.pressures(),
+                b.components(c),
+                inControl(c),
+                network.settingsOf(c),
+                sealed,
+                network.starved(c),
+                c.oil());
     }
 
     /** Moves each setting a little and sees, through the Jacobian, which lines follow. */
     private Map<String, String> inControl(Conditions c) {
         Balance b = newton.balance;
-        newton.lu.factor(b.jacobian);
-        System.arraycopy(b.excess, 0, settled, 0, settled.length);
-        double[] strongest = new double[network.lineIds.length];
-        String[] holder = new String[network.lineIds.length];
+        newton.lu.factor(b.jacobian());
+        System.arraycopy(b.excess(), 0, settled, 0, settled.length);
+        double[] strongest = new double[network.lineCount()];
+        String[] holder = new String[network.lineCount()];
         // Limiters first: one that moves a line as much as a margin does has it.
         for (boolean margins : new boolean[] {false, true}) {
-            for (int s = 0; s < c.setting.length; s++) {
-                Setting.Kind kind = network.settings.get(s).kind();
+            for (int s = 0; s < network.settings().size(); s++) {
+                Setting.Kind kind = network.settings().get(s).kind();
                 if (kind != Setting.Kind.POWER_LIMITER && (kind == Setting.Kind.LOAD_SENSE) == margins) {
                     follow(c, s, strongest, holder);
                 }
             }
         }
-        b.evaluate(network, c, settled, 0);
+        b.evaluate(c, settled, 0);
         Map<String, String> inControl = new LinkedHashMap<>();
         for (int i = 1; i < holder.length; i++) {
-            String power = holder[i] == null && !c.held[i] ? network.powerLimiterOf(i, b, c) : null;
+            String power = holder[i] == null && !c.isHeld(i) ? network.powerLimiterOf(i, b, c) : null;
             if (holder[i] != null || power != null) {
-                inControl.put(network.lineIds[i], holder[i] != null ? holder[i] : power);
+                inControl.put(network.lineId(i), holder[i] != null ? holder[i] : power);
             }
         }
         return inControl;
@@ -110,29 +112,30 @@ public final class Solver {
 
     private void follow(Conditions c, int setting, double[] strongest, String[] holder) {
         Balance b = newton.balance;
-        double at = c.setting[setting];
-        c.setting[setting] = at + NUDGE;
-        b.evaluate(network, c, settled, 0);
-        c.setting[setting] = at;
+        double at = c.setting(setting);
+        c.setting(setting, at + NUDGE);
+        b.evaluate(c, settled, 0);
+        c.setting(setting, at);
+        double[] excess = b.excess();
         for (int i = 0; i < moved.length; i++) {
-            moved[i] = (settled[i] - b.excess[i]) / NUDGE;
+            moved[i] = (settled[i] - excess[i]) / NUDGE;
         }
         newton.lu.solve(moved);
         for (int i = 1; i < moved.length; i++) {
-            if (!c.held[i] && Math.abs(moved[i]) >= Math.max(HAS_THE_LINE, strongest[i] * AS_MUCH)) {
+            if (!c.isHeld(i) && Math.abs(moved[i]) >= Math.max(HAS_THE_LINE, strongest[i] * AS_MUCH)) {
                 strongest[i] = Math.abs(moved[i]);
-                holder[i] = network.settings.get(setting).id();
+                holder[i] = network.settings().get(setting).id();
             }
         }
     }
 
     private List<String> worst() {
-        double[] excess = newton.balance.excess;
+        double[] excess = newton.balance.excess();
         return IntStream.range(1, excess.length)
                 .boxed()
                 .sorted(Comparator.comparingDouble((Integer i) -> -Math.abs(excess[i])))
                 .limit(3)
-                .map(i -> network.lineIds[i])
+                .map(i -> network.lineId(i))
                 .toList();
     }
 }

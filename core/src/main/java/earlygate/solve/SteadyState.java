@@ -1,8 +1,9 @@
 package earlygate.solve;
 
-import earlygate.solve.ComponentState.DriverState;
-import earlygate.solve.ComponentState.PumpState;
-import earlygate.solve.ComponentState.ValveState;
+import earlygate.network.ComponentState;
+import earlygate.network.ComponentState.DriverState;
+import earlygate.network.ComponentState.PumpState;
+import earlygate.network.ComponentState.ValveState;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -28,7 +29,7 @@ public record SteadyState(
         double oil) {
 
     public double pressure(String line) {
-        return line.equals(earlygate.circuit.Line.TANK) ? 0 : pressures.get(line);
+        return line.equals(earlygate.unit.Line.TANK) ? 0 : pressures.get(line);
     }
 
     public Optional<String> limiterOf(String line) {

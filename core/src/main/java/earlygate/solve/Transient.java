@@ -1,6 +1,9 @@
 package earlygate.solve;
 
-import java.util.LinkedHashMap;
+import earlygate.network.Balance;
+import earlygate.network.ComponentState;
+import earlygate.network.Conditions;
+import earlygate.network.Network;
 import java.util.Map;
 
 /**
@@ -23,9 +26,7 @@ public final class Transient {
      */
     public void advance(Conditions c, double seconds) {
         if (newton.advance(c, seconds)) {
-            for (Element e : network.elements) {
-                e.after(newton.balance, c);
-            }
+            newton.balance.endStep(c);
             return;
         }
         if (seconds < 1e-9) {
@@ -42,25 +43,17 @@ public final class Transient {
 
     /** Pa. */
     public double pressure(String line) {
-        return newton.balance.pressure[network.lineIndex(line)];
+        return newton.balance.pressure()[network.lineIndex(line)];
     }
 
     /** The pressures now, Pa by line id, tank left out. */
     public Map<String, Double> pressures() {
-        Map<String, Double> pressures = new LinkedHashMap<>();
-        for (int i = 1; i < network.lineIds.length; i++) {
-            pressures.put(network.lineIds[i], newton.balance.pressure[i]);
-        }
-        return pressures;
+        return newton.balance.pressures();
     }
 
     /** How every component stands now. */
     public Map<String, ComponentState> components(Conditions c) {
-        Map<String, ComponentState> components = new LinkedHashMap<>();
-        for (Element e : network.elements) {
-            e.report(newton.balance, c, components);
-        }
-        return components;
+        return newton.balance.components(c);
     }
 
     /** Picks up from a steady state: its pressures, and strokes and latches as they stand at these. */
@@ -71,10 +64,8 @@ public final class Transient {
     /** @param pressures Pa by line; a line left out stands without pressure */
     public void restore(Map<String, Double> pressures, Conditions c) {
         Balance b = newton.balance;
-        pressures.forEach((line, pa) -> b.pressure[network.lineIndex(line)] = pa);
-        b.evaluate(network, c, b.pressure, 0);
-        for (Element e : network.elements) {
-            e.after(b, c);
-        }
+        pressures.forEach((line, pa) -> b.pressure()[network.lineIndex(line)] = pa);
+        b.evaluate(c, b.pressure(), 0);
+        b.endStep(c);
     }
 }

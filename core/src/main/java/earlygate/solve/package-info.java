@@ -1,8 +1,7 @@
 /**
- * The circuit as equations. {@link earlygate.solve.Network} compiles a unit into lines (unknown pressures) and elements
- * (flows between lines); {@link earlygate.solve.Balance} is the one residual, sum of flows into each line, plus V/B
- * dp/dt where time runs; {@link earlygate.solve.Newton} makes it vanish. Start at {@link earlygate.solve.Solver}.
- * Method: damped Newton with an analytic Jacobian and dense LU; implicit Euler; pseudo-transient continuation (Kelley
- * and Keyes, 1998).
+ * The pressures at which the balance of all lines vanishes: F(p) = 0 steady, F(p) - C (p - p0)/dt = 0 in time.
+ * Start at {@link earlygate.solve.Solver}, for motion at {@link earlygate.solve.Transient}. What can't be solved is an
+ * {@link earlygate.solve.Outcome} that names lines, never a number. Method: damped Newton with an analytic Jacobian and
+ * dense LU; implicit Euler; pseudo-transient continuation (Kelley and Keyes, 1998).
  */
 package earlygate.solve;

@@ -6,10 +6,10 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import earlygate.day.DaySheet.Entry;
 import earlygate.day.Job.Stretch;
-import earlygate.ladder.GapSchool;
 import earlygate.plan.Plan;
-import earlygate.plan.Planner;
 import earlygate.plan.School;
+import earlygate.planner.Planner;
+import earlygate.target.GapSchool;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Random;

@@ -12,10 +12,11 @@ import static earlygate.fixture.Units.without;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
-import earlygate.circuit.PowerUnit;
 import earlygate.ladder.Finding.Severity;
 import earlygate.ladder.Finding.Suggestion.Fit;
 import earlygate.ladder.Finding.Suggestion.SetTarget;
+import earlygate.target.GapSchool;
+import earlygate.unit.PowerUnit;
 import java.util.List;
 import java.util.function.Consumer;
 import org.junit.jupiter.api.Test;

@@ -7,10 +7,10 @@ import static earlygate.quantity.Si.BAR;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
-import earlygate.circuit.ElectricMotor;
-import earlygate.circuit.PowerUnit;
-import earlygate.circuit.Pump;
 import earlygate.judge.CrackDetector;
+import earlygate.unit.ElectricMotor;
+import earlygate.unit.PowerUnit;
+import earlygate.unit.Pump;
 import java.util.OptionalDouble;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;

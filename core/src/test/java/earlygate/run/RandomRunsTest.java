@@ -4,15 +4,15 @@ import static earlygate.fixture.Units.document;
 import static earlygate.fixture.Units.read;
 import static org.assertj.core.api.Assertions.assertThat;
 
-import earlygate.circuit.PowerUnit;
-import earlygate.ladder.GapSchool;
 import earlygate.plan.Expect;
 import earlygate.plan.Plan;
-import earlygate.plan.Planner;
 import earlygate.plan.School;
 import earlygate.plan.Step;
+import earlygate.planner.Planner;
 import earlygate.run.RunEvent.Body;
 import earlygate.run.RunEvent.Source;
+import earlygate.target.GapSchool;
+import earlygate.unit.PowerUnit;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;

@@ -10,9 +10,11 @@ import static earlygate.quantity.Si.RPM;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
-import earlygate.circuit.PowerUnit;
-import earlygate.circuit.Situation;
-import earlygate.solve.ComponentState.ActuatorState;
+import earlygate.gauge.NextLimiter;
+import earlygate.network.ComponentState.ActuatorState;
+import earlygate.network.Network;
+import earlygate.unit.PowerUnit;
+import earlygate.unit.Situation;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
@@ -100,23 +102,17 @@ class ComponentsTest {
     }
 
     @Test
-    void derivedReadingsSayWhatADialShowsAndWhoComesNext() {
+    void aDialShowsWhatItCanAndAnotherLimiterComesNext() {
         PowerUnit unit = read(circuit("LS"));
-        SteadyAnswer a = SteadyAnswer.of(unit, solve(unit, FILE.withPosition("S1", "a")));
+        SteadyState s = solve(unit, FILE.withPosition("S1", "a"));
         // 400 bar of class 0.6 may be 2.4 bar wrong: it is read to one bar; the psi gauge to ten psi.
-        assertThat(a.testPoints().get("GP").shown())
-                .isEqualTo(Math.rint(a.testPoints().get("GP").reads()));
-        assertThat(a.testPoints().get("GL").unit()).isEqualTo("psi");
-        assertThat(a.testPoints().get("GL").shown() % 10).isCloseTo(0, within(1e-6));
-        assertThat(a.nextLimiter().get("P").setting()).isEqualTo("P1.compensator");
-        assertThat(a.nextLimiter().get("P").aboveBar()).isCloseTo(220 - 182, within(1.5));
-        double leakage = 2112
-                * 0.071
-                * (1 - 0.94)
-                / 250
-                * a.lines().get("P").pressureBar()
-                * new Network(unit).leakageFactor(323.15);
-        assertThat((double) a.components().get("P1").get("caseDrainLpm")).isCloseTo(leakage, within(0.01));
+        assertThat(unit.testPoint("GP").readOff(s.pressure("P"))).isEqualTo(Math.rint(bar(s, "P")));
+        assertThat(unit.testPoint("GL").readOff(s.pressure("LS")) % 10).isCloseTo(0, within(1e-6));
+        NextLimiter next = NextLimiter.of(unit, s, "P").orElseThrow();
+        assertThat(next.setting()).isEqualTo("P1.compensator");
+        assertThat(next.above()).isCloseTo((220 - 182) * 1e5, within(1.5e5));
+        double leakage = 2112 * 0.071 * (1 - 0.94) / 250 * bar(s, "P") * new Network(unit).leakageFactor(323.15);
+        assertThat(s.pump("P1").leakage() * 60_000).isCloseTo(leakage, within(0.01));
     }
 
     @Test
@@ -287,7 +283,7 @@ class ComponentsTest {
     void catalogueNamesEverySettingOfAUnit() {
         PowerUnit unit = read(circuit("LS"));
         assertThat(unit.settings())
-                .extracting(earlygate.circuit.Setting::id)
+                .extracting(earlygate.unit.Setting::id)
                 .containsExactly("P1.compensator", "P1.loadSense", "RV1", "S1.reliefA", "S1.reliefB", "S2.reliefA");
         assertThat(part(circuit("LS"), "components", "S1").get("type").asString())
                 .isEqualTo("section");

@@ -10,10 +10,12 @@ import static earlygate.quantity.Si.BAR;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
-import earlygate.circuit.PowerUnit;
-import earlygate.circuit.Pump;
-import earlygate.circuit.Situation;
 import earlygate.curve.PumpCurve;
+import earlygate.network.Conditions;
+import earlygate.network.Network;
+import earlygate.unit.PowerUnit;
+import earlygate.unit.Pump;
+import earlygate.unit.Situation;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;

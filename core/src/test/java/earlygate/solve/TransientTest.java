@@ -7,11 +7,15 @@ import static earlygate.quantity.Si.BAR;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
-import earlygate.circuit.Accumulator;
-import earlygate.circuit.PowerUnit;
-import earlygate.circuit.Situation;
-import earlygate.solve.ComponentState.PumpState;
-import earlygate.solve.ComponentState.ValveState;
+import earlygate.network.ComponentState;
+import earlygate.network.ComponentState.DriverState;
+import earlygate.network.ComponentState.PumpState;
+import earlygate.network.ComponentState.ValveState;
+import earlygate.network.Conditions;
+import earlygate.network.Network;
+import earlygate.unit.Accumulator;
+import earlygate.unit.PowerUnit;
+import earlygate.unit.Situation;
 import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.Test;
@@ -147,15 +151,15 @@ class TransientTest {
     @Test
     void oilWarmsByTheHeatOfTheWork() {
         PowerUnit unit = lg07();
-        Series series =
-                Series.run(new Network(unit), Situation.AS_THE_FILE.withOpening("TV1", 0.7), 60, 0.01, List.of(), 100);
-        double warmed =
-                series.oilC().get(series.oilC().size() - 1) - series.oilC().get(0);
-        double kw = series.components().get("M1").get("powerKw").stream()
-                .mapToDouble(p -> (double) p)
+        List<Recording.Sample> samples = Recording.of(
+                        new Network(unit), Situation.AS_THE_FILE.withOpening("TV1", 0.7), 60, 0.01, List.of(), 100)
+                .samples();
+        double warmed = samples.get(samples.size() - 1).oil() - samples.get(0).oil();
+        double watts = samples.stream()
+                .mapToDouble(s -> ((DriverState) s.components().get("M1")).power())
                 .average()
                 .orElseThrow();
-        assertThat(warmed).isCloseTo(kw * 1000 * 60 / (870 * 1900 * 0.120), within(0.02));
+        assertThat(warmed).isCloseTo(watts * 60 / (870 * 1900 * 0.120), within(0.02));
         assertThat(warmed).isGreaterThan(1);
     }
 

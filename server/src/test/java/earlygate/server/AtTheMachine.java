@@ -3,9 +3,9 @@ package earlygate.server;
 import static earlygate.quantity.Si.BAR;
 import static earlygate.server.Server.object;
 
-import earlygate.circuit.DcMotor;
-import earlygate.circuit.PowerUnit;
 import earlygate.quantity.PressureUnit;
+import earlygate.unit.DcMotor;
+import earlygate.unit.PowerUnit;
 import java.util.List;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ObjectNode;
@@ -91,8 +91,7 @@ final class AtTheMachine extends Walker {
                 return;
             }
             if (oil > high - 6) {
-                unit.all(earlygate.circuit.Driver.class)
-                        .forEach(d -> machine.rig().stop(d.id()));
+                unit.all(earlygate.unit.Driver.class).forEach(d -> machine.rig().stop(d.id()));
             }
             machine.rig().pass(300);
         }

@@ -5,9 +5,9 @@ import static earlygate.server.Server.object;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
-import earlygate.circuit.PowerUnit;
-import earlygate.circuit.UnitFile;
 import earlygate.rig.Rig;
+import earlygate.unit.PowerUnit;
+import earlygate.unit.file.UnitFile;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -144,9 +144,9 @@ class EveryUnitTest extends OnAServer {
 
     /** A relief set at flow stands below its full-flow pressure by its override at the pump's flow. */
     private static double expected(PowerUnit unit, String id, double target) {
-        if (unit.partOf(id) instanceof earlygate.circuit.ReliefValve r
-                && unit.target(id).orElseThrow().defined() == earlygate.circuit.Target.Defined.FULL_FLOW) {
-            double flow = unit.all(earlygate.circuit.Pump.class).stream()
+        if (unit.partOf(id) instanceof earlygate.unit.ReliefValve r
+                && unit.target(id).orElseThrow().defined() == earlygate.unit.Target.Defined.FULL_FLOW) {
+            double flow = unit.all(earlygate.unit.Pump.class).stream()
                     .filter(p -> p.outlet().equals(r.inlet()))
                     .mapToDouble(p -> 0.93 * p.displacement() * unit.driverOf(p).noLoadSpeed())
                     .sum();

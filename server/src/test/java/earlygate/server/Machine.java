@@ -3,11 +3,11 @@ package earlygate.server;
 import static earlygate.quantity.Si.BAR;
 import static earlygate.quantity.Si.ZERO_C;
 
-import earlygate.circuit.Driver;
-import earlygate.circuit.ElectricMotor;
-import earlygate.circuit.PowerUnit;
-import earlygate.circuit.Pump;
 import earlygate.rig.Rig;
+import earlygate.unit.Driver;
+import earlygate.unit.ElectricMotor;
+import earlygate.unit.PowerUnit;
+import earlygate.unit.Pump;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;

@@ -2,26 +2,28 @@ package earlygate.server.calc;
 
 import static earlygate.quantity.Si.BAR;
 
-import earlygate.circuit.Line;
-import earlygate.circuit.PowerUnit;
-import earlygate.circuit.Situation;
-import earlygate.circuit.SituationFile;
-import earlygate.circuit.Target;
 import earlygate.explain.Reason;
-import earlygate.ladder.Derivation;
-import earlygate.ladder.GapSchool;
 import earlygate.ladder.Ladder;
+import earlygate.network.Network;
 import earlygate.plan.Plan;
-import earlygate.plan.Planner;
+import earlygate.planner.Planner;
 import earlygate.quantity.PressureUnit;
+import earlygate.server.api.Input;
+import earlygate.server.api.PlanView;
+import earlygate.server.api.StaffView;
 import earlygate.server.words.ApiProblem;
 import earlygate.server.words.Words;
-import earlygate.solve.Network;
 import earlygate.solve.Outcome;
-import earlygate.solve.Series;
+import earlygate.solve.Recording;
 import earlygate.solve.Solver;
-import earlygate.solve.SteadyAnswer;
 import earlygate.solve.SteadyState;
+import earlygate.target.Derivation;
+import earlygate.target.GapSchool;
+import earlygate.unit.Line;
+import earlygate.unit.PowerUnit;
+import earlygate.unit.Situation;
+import earlygate.unit.Target;
+import earlygate.unit.file.SituationFile;
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -64,17 +66,17 @@ class CalcController {
 
     @PostMapping("/steady")
     SteadyView steady(@RequestBody CalcRequest request, @RequestParam(defaultValue = "bar") PressureUnit pressure) {
-        PowerUnit unit = CalcInput.unit(request.unit());
-        return steady(unit, CalcInput.situation(unit, request.situation()), Words.in(pressure));
+        PowerUnit unit = Input.unit(request.unit());
+        return steady(unit, Input.situation(unit, request.situation()), Words.in(pressure));
     }
 
     @PostMapping("/sweep")
     List<SteadyView> sweep(
             @RequestBody CalcRequest request, @RequestParam(defaultValue = "bar") PressureUnit pressure) {
-        PowerUnit unit = CalcInput.unit(request.unit());
-        Situation situation = CalcInput.situation(unit, request.situation());
+        PowerUnit unit = Input.unit(request.unit());
+        Situation situation = Input.situation(unit, request.situation());
         return Sweep.of(unit, situation, request.vary()).stream()
-                .map(outcome -> SteadyView.of(SteadyAnswer.of(unit, converged(outcome)), Words.in(pressure)))
+                .map(outcome -> SteadyView.of(unit, converged(outcome), Words.in(pressure)))
                 .toList();
     }
 
@@ -85,14 +87,14 @@ class CalcController {
 
     @PostMapping("/transient")
     Series follow(@RequestBody CalcRequest request) {
-        PowerUnit unit = CalcInput.unit(request.unit());
-        Situation situation = CalcInput.situation(unit, request.situation());
-        double seconds = CalcInput.within("seconds", request.seconds(), 1, 1e-3, 3600);
-        double stepS = CalcInput.within("stepMs", request.stepMs(), 1, 0.01, 60_000) / 1000;
-        CalcInput.within("seconds", seconds / stepS, 1, 0, MOST_STEPS);
-        List<Series.Event> read = events(unit, request, seconds);
+        PowerUnit unit = Input.unit(request.unit());
+        Situation situation = Input.situation(unit, request.situation());
+        double seconds = Input.within("seconds", request.seconds(), 1, 1e-3, 3600);
+        double stepS = Input.within("stepMs", request.stepMs(), 1, 0.01, 60_000) / 1000;
+        Input.within("seconds", seconds / stepS, 1, 0, MOST_STEPS);
+        List<Recording.Event> read = events(unit, request, seconds);
         try {
-            return Series.run(new Network(unit), situation, seconds, stepS, read, MOST_SAMPLES);
+            return Series.of(Recording.of(new Network(unit), situation, seconds, stepS, read, MOST_SAMPLES));
         } catch (IllegalStateException noBalance) {
             throw ApiProblem.badInput(
                     "situation",
@@ -106,31 +108,31 @@ class CalcController {
     }
 
     /** Each event is a change put over what stood before it. */
-    private static List<Series.Event> events(PowerUnit unit, CalcRequest request, double seconds) {
+    private static List<Recording.Event> events(PowerUnit unit, CalcRequest request, double seconds) {
         List<TimedChange> changes = request.events() == null ? List.of() : new ArrayList<>(request.events());
         for (int i = 0; i < changes.size(); i++) {
             if (changes.get(i) == null) {
                 throw ApiProblem.badInput("events[" + i + "]", Reason.of("api.no-event"));
             }
-            CalcInput.within("events[" + i + "].atS", changes.get(i).atS(), 0, 0, seconds);
+            Input.within("events[" + i + "].atS", changes.get(i).atS(), 0, 0, seconds);
         }
-        JsonNode stood = CalcInput.given(request.situation());
-        List<Series.Event> events = new ArrayList<>();
+        JsonNode stood = Input.given(request.situation());
+        List<Recording.Event> events = new ArrayList<>();
         for (TimedChange c :
                 changes.stream().sorted(Comparator.comparing(TimedChange::atS)).toList()) {
-            JsonNode change = CalcInput.given(c.set());
-            CalcInput.situation(unit, change);
+            JsonNode change = Input.given(c.set());
+            Input.situation(unit, change);
             stood = SituationFile.changed(stood, change);
-            Situation whole = CalcInput.situation(unit, stood);
-            events.add(new Series.Event(c.atS(), change.has("oilC") ? whole : whole.withoutOil()));
+            Situation whole = Input.situation(unit, stood);
+            events.add(new Recording.Event(c.atS(), change.has("oilC") ? whole : whole.withoutOil()));
         }
         return events;
     }
 
     @PostMapping("/ladder")
     LadderView ladder(@RequestBody CalcRequest request, @RequestParam(defaultValue = "bar") PressureUnit pressure) {
-        PowerUnit unit = CalcInput.unit(request.unit());
-        return ladder(unit, CalcInput.gaps(request.gapSchool()), asked(request), Words.in(pressure));
+        PowerUnit unit = Input.unit(request.unit());
+        return ladder(unit, Input.gaps(request.gapSchool()), asked(request), Words.in(pressure));
     }
 
     private static List<Target> asked(CalcRequest request) {
@@ -143,18 +145,17 @@ class CalcController {
 
     @PostMapping("/targets")
     TargetsView targets(@RequestBody CalcRequest request, @RequestParam(defaultValue = "bar") PressureUnit pressure) {
-        PowerUnit unit = CalcInput.unit(request.unit());
-        GapSchool gaps = CalcInput.gaps(request.gapSchool());
-        return TargetsView.of(unit, gaps, CalcInput.measured(unit, request.measured()), Words.in(pressure));
+        PowerUnit unit = Input.unit(request.unit());
+        GapSchool gaps = Input.gaps(request.gapSchool());
+        return TargetsView.of(unit, gaps, Input.measured(unit, request.measured()), Words.in(pressure));
     }
 
     @PostMapping("/plan")
     PlanView plan(@RequestBody CalcRequest request, @RequestParam(defaultValue = "bar") PressureUnit pressure) {
-        GapSchool gaps = CalcInput.gaps(request.gapSchool());
-        PowerUnit unit = Derivation.completed(CalcInput.unit(request.unit()), gaps);
+        GapSchool gaps = Input.gaps(request.gapSchool());
+        PowerUnit unit = Derivation.completed(Input.unit(request.unit()), gaps);
         Words words = Words.in(pressure);
-        Plan plan = Planner.plan(
-                unit, CalcInput.school(request.school()), gaps, CalcInput.sections(request.sectionOrder()));
+        Plan plan = Planner.plan(unit, Input.school(request.school()), gaps, Input.sections(request.sectionOrder()));
         return PlanView.of(unit, plan, words);
     }
 
@@ -163,11 +164,11 @@ class CalcController {
 
     @PostMapping("/sheet")
     SheetView sheet(@RequestBody CalcRequest request, @RequestParam(defaultValue = "bar") PressureUnit pressure) {
-        PowerUnit unit = CalcInput.unit(request.unit());
-        GapSchool gaps = CalcInput.gaps(request.gapSchool());
+        PowerUnit unit = Input.unit(request.unit());
+        GapSchool gaps = Input.gaps(request.gapSchool());
         Words words = Words.in(pressure);
         return new SheetView(
-                steady(unit, CalcInput.situation(unit, request.situation()), words),
+                steady(unit, Input.situation(unit, request.situation()), words),
                 ladder(unit, gaps, asked(request), words),
                 StaffView.of(unit, gaps, setting -> false));
     }
@@ -178,7 +179,7 @@ class CalcController {
 
     private static SteadyView steady(PowerUnit unit, Situation situation, Words words) {
         SteadyState state = converged(Solver.solve(new Network(unit), situation));
-        return SteadyView.of(SteadyAnswer.of(unit, state), words);
+        return SteadyView.of(unit, state, words);
     }
 
     private static SteadyState converged(Outcome outcome) {

@@ -1,6 +1,5 @@
 package earlygate.server.calc;
 
-import earlygate.circuit.Problem;
 import earlygate.explain.Reason;
 import earlygate.identify.Traits;
 import earlygate.identify.ValveKind;
@@ -9,6 +8,7 @@ import earlygate.reckon.Figure;
 import earlygate.reckon.Reckoning;
 import earlygate.server.words.ApiProblem;
 import earlygate.server.words.Words;
+import earlygate.unit.file.Problem;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;

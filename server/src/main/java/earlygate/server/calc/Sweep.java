@@ -4,17 +4,18 @@ import static earlygate.quantity.Si.BAR;
 import static earlygate.quantity.Si.KW;
 import static earlygate.quantity.Si.ZERO_C;
 
-import earlygate.circuit.PowerUnit;
-import earlygate.circuit.Setting;
-import earlygate.circuit.Situation;
-import earlygate.circuit.Throttle;
 import earlygate.explain.Reason;
+import earlygate.network.Conditions;
+import earlygate.network.Network;
+import earlygate.server.api.Input;
 import earlygate.server.calc.CalcController.Vary;
 import earlygate.server.words.ApiProblem;
-import earlygate.solve.Conditions;
-import earlygate.solve.Network;
 import earlygate.solve.Outcome;
 import earlygate.solve.Solver;
+import earlygate.unit.PowerUnit;
+import earlygate.unit.Setting;
+import earlygate.unit.Situation;
+import earlygate.unit.Throttle;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.function.DoubleConsumer;
@@ -29,7 +30,7 @@ final class Sweep {
         if (vary == null || vary.path() == null) {
             throw ApiProblem.badInput("vary", Reason.of("file.missing-key").name("key", "vary"));
         }
-        int points = (int) CalcInput.within("vary.points", (double) vary.points(), 1, 1, MOST_POINTS);
+        int points = (int) Input.within("vary.points", (double) vary.points(), 1, 1, MOST_POINTS);
         Network network = new Network(unit);
         Conditions conditions = network.conditions(situation);
         DoubleConsumer put = handle(unit, conditions, vary);
@@ -62,7 +63,7 @@ final class Sweep {
     }
 
     private static void range(Vary vary, double min, double max) {
-        CalcInput.within("vary.from", vary.from(), min, min, max);
-        CalcInput.within("vary.to", vary.to(), min, min, max);
+        Input.within("vary.from", vary.from(), min, min, max);
+        Input.within("vary.to", vary.to(), min, min, max);
     }
 }

@@ -5,14 +5,15 @@ import static earlygate.quantity.Si.KW;
 import static earlygate.quantity.Si.LPM;
 import static earlygate.quantity.Si.RPM;
 
-import earlygate.circuit.PowerUnit;
-import earlygate.circuit.SituationFile;
-import earlygate.circuit.TestPoint;
-import earlygate.ladder.Derivation;
-import earlygate.ladder.GapSchool;
+import earlygate.server.api.Wire;
 import earlygate.server.words.Words;
-import earlygate.sheet.TargetSheet;
-import earlygate.sheet.WorkingPoints;
+import earlygate.target.Derivation;
+import earlygate.target.GapSchool;
+import earlygate.target.TargetSheet;
+import earlygate.target.WorkingPoints;
+import earlygate.unit.PowerUnit;
+import earlygate.unit.TestPoint;
+import earlygate.unit.file.SituationFile;
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.util.List;
 import java.util.Map;
@@ -66,8 +67,8 @@ record TargetsView(List<SettingTarget> settings, List<String> missing, List<Poin
     private static SettingTarget entry(PowerUnit unit, TargetSheet.Entry e, Words words) {
         return new SettingTarget(
                 e.target().setting(),
-                round(e.target().pressurePa() / BAR),
-                round(e.target().tolerancePa() / BAR),
+                Wire.rounded(e.target().pressurePa() / BAR, 2),
+                Wire.rounded(e.target().tolerancePa() / BAR, 2),
                 e.target().defined().name().toLowerCase().replace('_', '-'),
                 e.derived(),
                 e.from().map(words::say).orElse(""),
@@ -79,9 +80,9 @@ record TargetsView(List<SettingTarget> settings, List<String> missing, List<Poin
         TestPoint t = r.testPoint();
         return new ReadView(
                 t.id(),
-                round(t.reads().fromPa(r.value())),
-                round(t.reads().fromPa(r.low())),
-                round(t.reads().fromPa(r.high())),
+                Wire.rounded(t.reads().fromPa(r.value()), 2),
+                Wire.rounded(t.reads().fromPa(r.low()), 2),
+                Wire.rounded(t.reads().fromPa(r.high()), 2),
                 t.reads().label(),
                 r.raised(),
                 SituationFile.write(unit, r.situation()));
@@ -92,20 +93,16 @@ record TargetsView(List<SettingTarget> settings, List<String> missing, List<Poin
                 p.kind(),
                 p.subject(),
                 p.line(),
-                round(p.pressure() / BAR),
-                round(p.flow() / LPM),
-                round(p.asked() / LPM),
+                Wire.rounded(p.pressure() / BAR, 2),
+                Wire.rounded(p.flow() / LPM, 2),
+                Wire.rounded(p.asked() / LPM, 2),
                 p.drives().stream()
                         .map(d -> new DriveView(
                                 d.driver(),
-                                round(d.speed() / RPM),
-                                round(d.power() / KW),
-                                round(d.current()),
-                                Math.round(d.load() * 1000) / 1000.0))
+                                Wire.rounded(d.speed() / RPM, 2),
+                                Wire.rounded(d.power() / KW, 2),
+                                Wire.rounded(d.current(), 2),
+                                Wire.rounded(d.load(), 3)))
                         .toList());
-    }
-
-    private static double round(double value) {
-        return Math.round(value * 100) / 100.0;
     }
 }

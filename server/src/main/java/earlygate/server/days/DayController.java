@@ -1,22 +1,22 @@
 package earlygate.server.days;
 
-import earlygate.circuit.PowerUnit;
-import earlygate.circuit.TestPoint;
 import earlygate.day.DaySheet;
 import earlygate.day.Job;
 import earlygate.explain.Reason;
-import earlygate.ladder.Derivation;
-import earlygate.ladder.GapSchool;
 import earlygate.plan.Plan;
-import earlygate.plan.Planner;
 import earlygate.plan.School;
+import earlygate.planner.Planner;
 import earlygate.quantity.PressureUnit;
-import earlygate.server.calc.CalcInput;
+import earlygate.server.api.Input;
 import earlygate.server.instruments.InstrumentStore;
 import earlygate.server.instruments.InstrumentStore.Instrument;
 import earlygate.server.units.UnitStore;
 import earlygate.server.words.ApiProblem;
 import earlygate.server.words.Words;
+import earlygate.target.Derivation;
+import earlygate.target.GapSchool;
+import earlygate.unit.PowerUnit;
+import earlygate.unit.TestPoint;
 import java.time.LocalDate;
 import java.time.LocalDateTime;
 import java.time.LocalTime;
@@ -94,7 +94,7 @@ class DayController {
         List<LeftOut> leftOut = new ArrayList<>();
         for (String tag : tags) {
             PowerUnit unit = Derivation.completed(
-                    CalcInput.unitText(units.newest(tag).document()).unit(), GapSchool.DEFAULT);
+                    Input.unitText(units.newest(tag).document()).unit(), GapSchool.DEFAULT);
             Plan plan = Planner.plan(unit, School.AUTO, GapSchool.DEFAULT);
             names.put(tag, unit.name());
             if (plan.refused().isEmpty()) {

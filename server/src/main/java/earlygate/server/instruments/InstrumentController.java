@@ -2,18 +2,19 @@ package earlygate.server.instruments;
 
 import static earlygate.quantity.Si.BAR;
 
-import earlygate.circuit.PowerUnit;
-import earlygate.circuit.Problem;
 import earlygate.explain.Reason;
-import earlygate.ladder.GapSchool;
 import earlygate.ladder.Ladder;
 import earlygate.quantity.PressureUnit;
-import earlygate.server.calc.CalcInput;
+import earlygate.server.api.Input;
+import earlygate.server.api.Wire;
 import earlygate.server.instruments.InstrumentStore.Instrument;
 import earlygate.server.store.OnceKey;
 import earlygate.server.units.UnitStore;
 import earlygate.server.words.ApiProblem;
 import earlygate.server.words.Words;
+import earlygate.target.GapSchool;
+import earlygate.unit.PowerUnit;
+import earlygate.unit.file.Problem;
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.time.LocalDate;
 import java.util.ArrayList;
@@ -108,7 +109,7 @@ class InstrumentController {
             @RequestParam(defaultValue = "bar") PressureUnit pressure) {
         units.known(tag);
         Instrument i = store.get(request.instrument());
-        CalcInput.unit(request.document());
+        Input.unit(request.document());
         if (!UNITS_OF.get("gauge").contains(i.unit())) {
             throw ApiProblem.badInput(
                     "instrument",
@@ -125,11 +126,11 @@ class InstrumentController {
             throw ApiProblem.notFound("test point", testPoint);
         }
         PressureUnit reads = PressureUnit.of(i.unit());
-        point.put("rangeBar", Math.round(reads.toPa(i.range()) / BAR * 1000) / 1000.0);
+        point.put("rangeBar", Wire.rounded(reads.toPa(i.range()) / BAR, 3));
         point.put("class", i.accuracyClass());
         point.put("reads", i.unit());
         store.fit(tag, testPoint, i.id());
-        return new FitView(document, remarks(CalcInput.unit(document), testPoint, i, Words.in(pressure)));
+        return new FitView(document, remarks(Input.unit(document), testPoint, i, Words.in(pressure)));
     }
 
     private static List<String> remarks(PowerUnit unit, String testPoint, Instrument i, Words words) {

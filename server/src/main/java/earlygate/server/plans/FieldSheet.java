@@ -1,11 +1,11 @@
 package earlygate.server.plans;
 
-import earlygate.circuit.PowerUnit;
-import earlygate.server.calc.PlanView;
-import earlygate.server.calc.PlanView.ExpectView;
-import earlygate.server.calc.PlanView.PhaseView;
-import earlygate.server.calc.PlanView.StepView;
+import earlygate.server.api.PlanView;
+import earlygate.server.api.PlanView.ExpectView;
+import earlygate.server.api.PlanView.PhaseView;
+import earlygate.server.api.PlanView.StepView;
 import earlygate.server.documents.PdfPage;
+import earlygate.unit.PowerUnit;
 import java.util.List;
 
 /** The plan on paper: a box for every reading, a tick for every step; to be typed in later. */

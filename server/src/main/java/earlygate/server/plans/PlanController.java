@@ -1,18 +1,18 @@
 package earlygate.server.plans;
 
-import earlygate.circuit.PowerUnit;
 import earlygate.explain.Reason;
-import earlygate.ladder.Derivation;
-import earlygate.ladder.GapSchool;
 import earlygate.plan.Plan;
-import earlygate.plan.Planner;
+import earlygate.planner.Planner;
 import earlygate.quantity.PressureUnit;
-import earlygate.server.calc.CalcInput;
-import earlygate.server.calc.PlanView;
+import earlygate.server.api.Input;
+import earlygate.server.api.PlanView;
 import earlygate.server.units.UnitStore;
 import earlygate.server.units.UnitStore.StoredUnit;
 import earlygate.server.words.ApiProblem;
 import earlygate.server.words.Words;
+import earlygate.target.Derivation;
+import earlygate.target.GapSchool;
+import earlygate.unit.PowerUnit;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
 import org.springframework.http.ContentDisposition;
@@ -42,9 +42,8 @@ class PlanController {
     private Derived derive(Wish wish, PressureUnit pressure) {
         StoredUnit stored = units.newest(wish.tag());
         GapSchool gaps = wish.gaps();
-        PowerUnit unit =
-                Derivation.completed(CalcInput.unitText(stored.document()).unit(), gaps);
-        Plan plan = Planner.plan(unit, CalcInput.school(wish.school()), gaps, CalcInput.sections(wish.sectionOrder()));
+        PowerUnit unit = Derivation.completed(Input.unitText(stored.document()).unit(), gaps);
+        Plan plan = Planner.plan(unit, Input.school(wish.school()), gaps, Input.sections(wish.sectionOrder()));
         return new Derived(stored, unit, PlanView.of(unit, plan, Words.in(pressure)), plan.refused());
     }
 
@@ -54,7 +53,7 @@ class PlanController {
             try {
                 return gapSchool == null
                         ? GapSchool.DEFAULT
-                        : CalcInput.gaps(JsonMapper.shared().readTree(gapSchool));
+                        : Input.gaps(JsonMapper.shared().readTree(gapSchool));
             } catch (JacksonException e) {
                 throw ApiProblem.badInput(
                         "gapSchool", Reason.of("api.gap-school").name("value", gapSchool));

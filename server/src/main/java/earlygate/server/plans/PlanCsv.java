@@ -1,9 +1,9 @@
 package earlygate.server.plans;
 
-import earlygate.server.calc.PlanView;
-import earlygate.server.calc.PlanView.ExpectView;
-import earlygate.server.calc.PlanView.PhaseView;
-import earlygate.server.calc.PlanView.StepView;
+import earlygate.server.api.PlanView;
+import earlygate.server.api.PlanView.ExpectView;
+import earlygate.server.api.PlanView.PhaseView;
+import earlygate.server.api.PlanView.StepView;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.util.List;

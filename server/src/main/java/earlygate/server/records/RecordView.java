@@ -1,27 +1,25 @@
 package earlygate.server.records;
 
-import static earlygate.quantity.Si.BAR;
-import static earlygate.quantity.Si.ZERO_C;
-
-import earlygate.circuit.PowerUnit;
-import earlygate.circuit.TestPoint;
 import earlygate.explain.Reason;
 import earlygate.explain.Value;
-import earlygate.ladder.GapSchool;
 import earlygate.plan.Expect;
 import earlygate.run.RunEvent;
 import earlygate.run.RunRecord;
 import earlygate.run.RunRecord.SettingRecord;
 import earlygate.run.RunRecord.TestRecord;
 import earlygate.run.RunState;
-import earlygate.server.calc.Instruments;
-import earlygate.server.calc.PlanView;
-import earlygate.server.calc.StaffView;
+import earlygate.server.api.PlanView;
+import earlygate.server.api.Shown;
+import earlygate.server.api.StaffView;
+import earlygate.server.api.Wire;
 import earlygate.server.instruments.InstrumentStore.Instrument;
 import earlygate.server.runs.RunReadings;
 import earlygate.server.runs.RunStore.RunHead;
 import earlygate.server.runs.RunView.LogView;
 import earlygate.server.words.Words;
+import earlygate.target.GapSchool;
+import earlygate.unit.PowerUnit;
+import earlygate.unit.TestPoint;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.OffsetDateTime;
@@ -146,23 +144,23 @@ public record RecordView(
     private static SettingView setting(PowerUnit unit, SettingRecord s, Map<String, Instrument> fitted, Words words) {
         return new SettingView(
                 s.setting(),
-                bar(s.target().pressurePa()),
-                bar(s.target().tolerancePa()),
+                Wire.bar(s.target().pressurePa()),
+                Wire.bar(s.target().tolerancePa()),
                 defined(unit, s),
-                bar(s.asFoundPa()),
+                Wire.bar(s.asFoundPa()),
                 words.say(Reason.of("as-found."
                         + s.asFoundFrom().name().toLowerCase(Locale.ROOT).replace('_', '-'))),
-                s.asLeftPa().isPresent() ? bar(s.asLeftPa().getAsDouble()) : null,
+                s.asLeftPa().isPresent() ? Wire.bar(s.asLeftPa().getAsDouble()) : null,
                 s.verdict().map(RunReadings::grade).orElse(null),
                 Arrays.stream(s.instrument().split(" − "))
                         .flatMap(id -> unit.findTestPoint(id).stream())
                         .map(t -> instrument(t, fitted.get(t.id()), s.at(), words))
                         .collect(Collectors.joining(" less ")),
-                s.oil().isPresent() ? Math.round((s.oil().getAsDouble() - ZERO_C) * 10) / 10.0 : null,
+                s.oil().isPresent() ? Wire.celsius(s.oil().getAsDouble()) : null,
                 s.at().orElse(null),
                 s.deviation().orElse(null),
-                s.crackFoundPa().map(RecordView::bar).orElse(null),
-                s.crackTappedPa().map(RecordView::bar).orElse(null));
+                s.crackFoundPa().map(Wire::bar).orElse(null),
+                s.crackTappedPa().map(Wire::bar).orElse(null));
     }
 
     private static TakenView taken(PowerUnit unit, RunRecord.Taken t) {
@@ -180,8 +178,8 @@ public record RecordView(
                 t.event().at(),
                 body.step(),
                 instrument.isEmpty() ? "crack" : instrument,
-                instrument.isEmpty() ? bar(value) : Instruments.shown(unit, instrument, kind, value),
-                instrument.isEmpty() ? "bar" : Instruments.label(unit, instrument, kind),
+                instrument.isEmpty() ? Wire.bar(value) : Shown.shown(unit, instrument, kind, value),
+                instrument.isEmpty() ? "bar" : Shown.label(unit, instrument, kind),
                 source.name().toLowerCase(Locale.ROOT),
                 t.slip() ? "slip" : t.counts() ? "counts" : "earlier attempt");
     }
@@ -251,16 +249,12 @@ public record RecordView(
                 PlanView.title(t.phase(), words),
                 words.say(t.step().action()),
                 e.instrument(),
-                Instruments.shown(unit, e.instrument(), e.kind(), RunRecord.value(t.reading())),
-                Instruments.shown(unit, e.instrument(), e.kind(), e.low()),
-                Instruments.shown(unit, e.instrument(), e.kind(), e.high()),
-                Instruments.label(unit, e.instrument(), e.kind()),
+                Shown.shown(unit, e.instrument(), e.kind(), RunRecord.value(t.reading())),
+                Shown.shown(unit, e.instrument(), e.kind(), e.low()),
+                Shown.shown(unit, e.instrument(), e.kind(), e.high()),
+                Shown.label(unit, e.instrument(), e.kind()),
                 RunReadings.grade(t.grade()),
                 t.reading().at(),
                 t.deviation().map(RunRecord::said).orElse(null));
-    }
-
-    private static double bar(double pascal) {
-        return Math.round(pascal / BAR * 10) / 10.0;
     }
 }

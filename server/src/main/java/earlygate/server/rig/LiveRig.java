@@ -3,8 +3,6 @@ package earlygate.server.rig;
 import static earlygate.quantity.Si.BAR;
 import static earlygate.quantity.Si.ZERO_C;
 
-import earlygate.circuit.Electric;
-import earlygate.circuit.PowerUnit;
 import earlygate.explain.Reason;
 import earlygate.judge.CrackDetector;
 import earlygate.judge.Settled;
@@ -14,6 +12,9 @@ import earlygate.plan.Expect.Take;
 import earlygate.plan.Step;
 import earlygate.rig.Rig;
 import earlygate.run.RunState;
+import earlygate.server.api.Wire;
+import earlygate.unit.Electric;
+import earlygate.unit.PowerUnit;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -258,22 +259,23 @@ final class LiveRig {
             gauges.put(
                     id,
                     new LiveView.Gauge(
-                            round(pa / BAR, 100),
+                            Wire.rounded(pa / BAR, 2),
                             take.isPresent(),
-                            take.isPresent() ? round(take.getAsDouble() / BAR, 100) : null));
+                            take.isPresent() ? Wire.rounded(take.getAsDouble() / BAR, 2) : null));
         });
         Map<String, LiveView.Motor> motors = new LinkedHashMap<>();
         sample.currents()
                 .forEach((id, amps) -> motors.put(
-                        id, new LiveView.Motor(round(amps, 100), reading(id).isPresent())));
+                        id,
+                        new LiveView.Motor(Wire.rounded(amps, 2), reading(id).isPresent())));
         Rig.Standing standing = rig.standing();
         return new LiveView(
                 System.currentTimeMillis(),
                 seq,
-                round(sample.timeS(), 1000),
+                Wire.rounded(sample.timeS(), 3),
                 gauges,
                 motors,
-                round(sample.oil() - ZERO_C, 10),
+                Wire.rounded(sample.oil() - ZERO_C, 1),
                 standing.running(),
                 standing.openings(),
                 valves(standing),
@@ -282,7 +284,7 @@ final class LiveRig {
                 rig.onTime(),
                 rig.stops(),
                 wrong().stream().map(LiveRig::words).toList(),
-                crackedAt().isPresent() ? round(crackedAt().getAsDouble() / BAR, 10) : null,
+                crackedAt().isPresent() ? Wire.rounded(crackedAt().getAsDouble() / BAR, 1) : null,
                 null);
     }
 
@@ -295,9 +297,5 @@ final class LiveRig {
         Map<String, LiveView.Valve> valves = new LinkedHashMap<>();
         standing.positions().forEach((id, at) -> valves.put(id, new LiveView.Valve(at, rig.positions(id))));
         return valves;
-    }
-
-    private static double round(double value, double steps) {
-        return Math.round(value * steps) / steps;
     }
 }

@@ -1,11 +1,11 @@
 package earlygate.server.rig;
 
-import earlygate.circuit.Driver;
-import earlygate.circuit.PowerUnit;
-import earlygate.circuit.Situation;
 import earlygate.explain.Reason;
 import earlygate.plan.Step;
 import earlygate.rig.Rig;
+import earlygate.unit.Driver;
+import earlygate.unit.PowerUnit;
+import earlygate.unit.Situation;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;

@@ -1,8 +1,5 @@
 package earlygate.server.rig;
 
-import earlygate.circuit.Driver;
-import earlygate.circuit.PowerUnit;
-import earlygate.circuit.Throttle;
 import earlygate.explain.Reason;
 import earlygate.quantity.PressureUnit;
 import earlygate.rig.Rig;
@@ -13,6 +10,9 @@ import earlygate.server.runs.OpenRuns;
 import earlygate.server.runs.RunService;
 import earlygate.server.words.ApiProblem;
 import earlygate.server.words.Words;
+import earlygate.unit.Driver;
+import earlygate.unit.PowerUnit;
+import earlygate.unit.Throttle;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Consumer;

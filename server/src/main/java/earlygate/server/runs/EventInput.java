@@ -2,9 +2,6 @@ package earlygate.server.runs;
 
 import static earlygate.quantity.Si.ZERO_C;
 
-import earlygate.circuit.Driver;
-import earlygate.circuit.PowerUnit;
-import earlygate.circuit.TestPoint;
 import earlygate.explain.Reason;
 import earlygate.explain.Value.Kind;
 import earlygate.plan.Expect;
@@ -14,11 +11,15 @@ import earlygate.run.RunEvent;
 import earlygate.run.RunEvent.Source;
 import earlygate.run.RunRules;
 import earlygate.run.RunState;
-import earlygate.server.calc.Instruments;
+import earlygate.server.api.Shown;
+import earlygate.server.api.Wire;
 import earlygate.server.rig.RigHost;
 import earlygate.server.runs.OpenRuns.OpenRun;
 import earlygate.server.runs.RunService.EventRequest;
 import earlygate.server.words.ApiProblem;
+import earlygate.unit.Driver;
+import earlygate.unit.PowerUnit;
+import earlygate.unit.TestPoint;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import org.springframework.stereotype.Component;
@@ -170,8 +171,8 @@ class EventInput {
                     "reading",
                     Reason.of("typed." + refused.code())
                             .name("value", refused.typed())
-                            .number("limit", Math.round(limit * 10) / 10.0)
-                            .name("unit", Instruments.label(unit, instrument, kind))
+                            .number("limit", Wire.rounded(limit, 1))
+                            .name("unit", Shown.label(unit, instrument, kind))
                             .name("instrument", instrument));
         }
         double value = ((TypedNumber.Accepted) number).value();

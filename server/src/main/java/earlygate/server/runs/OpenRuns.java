@@ -1,13 +1,13 @@
 package earlygate.server.runs;
 
-import earlygate.circuit.PowerUnit;
-import earlygate.ladder.Derivation;
-import earlygate.ladder.GapSchool;
 import earlygate.run.Curves;
 import earlygate.run.RunState;
-import earlygate.server.calc.CalcInput;
+import earlygate.server.api.Input;
 import earlygate.server.runs.RunStore.RunHead;
 import earlygate.server.units.UnitStore;
+import earlygate.target.Derivation;
+import earlygate.target.GapSchool;
+import earlygate.unit.PowerUnit;
 import java.util.Collections;
 import java.util.LinkedHashMap;
 import java.util.Map;
@@ -51,8 +51,8 @@ public class OpenRuns {
     private OpenRun read(long id) {
         RunHead head = runs.head(id);
         String document = units.revision(head.tag(), head.revision()).document();
-        GapSchool gaps = CalcInput.gaps(json.readTree(head.gapSchool()));
-        PowerUnit unit = Derivation.completed(CalcInput.unitText(document).unit(), gaps);
+        GapSchool gaps = Input.gaps(json.readTree(head.gapSchool()));
+        PowerUnit unit = Derivation.completed(Input.unitText(document).unit(), gaps);
         return new OpenRun(head, unit, gaps, new Curves(unit));
     }
 

@@ -3,7 +3,7 @@ package earlygate.server.runs;
 import earlygate.explain.Reason;
 import earlygate.quantity.PressureUnit;
 import earlygate.run.RunState;
-import earlygate.server.calc.CalcInput;
+import earlygate.server.api.Input;
 import earlygate.server.runs.RunService.EventRequest;
 import earlygate.server.runs.RunStore.RunSummary;
 import earlygate.server.words.ApiProblem;
@@ -59,9 +59,9 @@ class RunController {
         long id = service.start(new RunService.Start(
                 r.tag(),
                 r.technician(),
-                CalcInput.school(r.school()),
+                Input.school(r.school()),
                 r.gapSchool(),
-                CalcInput.sections(r.sectionOrder()),
+                Input.sections(r.sectionOrder()),
                 r.practice(),
                 r.key()));
         return run(id, pressure);

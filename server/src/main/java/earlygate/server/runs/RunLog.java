@@ -19,7 +19,7 @@ import earlygate.run.RunEvent.Struck;
 import earlygate.run.RunEvent.Turned;
 import earlygate.run.RunRules;
 import earlygate.run.RunState;
-import earlygate.server.calc.PlanView;
+import earlygate.server.api.PlanView;
 import earlygate.server.runs.RunView.LogView;
 import earlygate.server.words.Words;
 import java.util.List;

@@ -1,22 +1,19 @@
 package earlygate.server.runs;
 
-import earlygate.circuit.PowerUnit;
 import earlygate.explain.Reason;
-import earlygate.ladder.Derivation;
 import earlygate.ladder.Finding;
-import earlygate.ladder.GapSchool;
 import earlygate.ladder.Ladder;
 import earlygate.plan.Plan;
-import earlygate.plan.Planner;
 import earlygate.plan.School;
 import earlygate.plan.SectionOrder;
 import earlygate.plan.Step;
+import earlygate.planner.Planner;
 import earlygate.rig.Rig;
 import earlygate.run.RunEvent;
 import earlygate.run.RunRecord;
 import earlygate.run.RunRules;
 import earlygate.run.RunState;
-import earlygate.server.calc.CalcInput;
+import earlygate.server.api.Input;
 import earlygate.server.rig.RigHost;
 import earlygate.server.runs.RunStore.NewEvent;
 import earlygate.server.store.OnceKey;
@@ -25,6 +22,9 @@ import earlygate.server.units.UnitDocuments;
 import earlygate.server.units.UnitStore;
 import earlygate.server.units.UnitStore.StoredUnit;
 import earlygate.server.words.ApiProblem;
+import earlygate.target.Derivation;
+import earlygate.target.GapSchool;
+import earlygate.unit.PowerUnit;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -115,16 +115,15 @@ public class RunService implements RigHost.Keeper {
             throw ApiProblem.badInput("technician", Reason.of("runs.name-long").number("limit", NAME_LIMIT));
         }
         StoredUnit stored = units.newest(start.tag());
-        GapSchool gaps = CalcInput.gaps(start.gapSchool());
-        PowerUnit unit =
-                Derivation.completed(CalcInput.unitText(stored.document()).unit(), gaps);
+        GapSchool gaps = Input.gaps(start.gapSchool());
+        PowerUnit unit = Derivation.completed(Input.unitText(stored.document()).unit(), gaps);
         nothingStands(stored, unit, gaps);
         Plan plan = Planner.plan(unit, start.school(), gaps, start.sections());
         if (!plan.refused().isEmpty()) {
             Plan.Refusal first = plan.refused().get(0);
             throw ApiProblem.conflict("plan", first.message());
         }
-        String chosen = CalcInput.gapText(start.gapSchool());
+        String chosen = Input.gapText(start.gapSchool());
         return store.start(new RunStore.NewRun(
                 start.tag(),
                 stored.revision(),

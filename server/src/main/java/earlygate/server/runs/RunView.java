@@ -1,11 +1,7 @@
 package earlygate.server.runs;
 
-import static earlygate.quantity.Si.BAR;
 import static earlygate.quantity.Si.ZERO_C;
 
-import earlygate.circuit.Fluid;
-import earlygate.circuit.PowerUnit;
-import earlygate.circuit.Setting;
 import earlygate.judge.ScrewModel;
 import earlygate.plan.Expect;
 import earlygate.plan.Phase;
@@ -17,11 +13,15 @@ import earlygate.run.RunRecord;
 import earlygate.run.RunState;
 import earlygate.run.StepJudge;
 import earlygate.run.WayBack;
-import earlygate.server.calc.Instruments;
-import earlygate.server.calc.PlanView;
-import earlygate.server.calc.StaffView;
+import earlygate.server.api.PlanView;
+import earlygate.server.api.Shown;
+import earlygate.server.api.StaffView;
+import earlygate.server.api.Wire;
 import earlygate.server.runs.OpenRuns.OpenRun;
 import earlygate.server.words.Words;
+import earlygate.unit.Fluid;
+import earlygate.unit.PowerUnit;
+import earlygate.unit.Setting;
 import java.time.Instant;
 import java.time.OffsetDateTime;
 import java.util.ArrayList;
@@ -205,8 +205,8 @@ public record RunView(
                     .orElseThrow();
             views.add(new ReadingView(
                     j.instrument(),
-                    Instruments.shown(state.unit(), j.instrument(), expect.kind(), RunRecord.value(event)),
-                    Instruments.label(state.unit(), j.instrument(), expect.kind()),
+                    Shown.shown(state.unit(), j.instrument(), expect.kind(), RunRecord.value(event)),
+                    Shown.label(state.unit(), j.instrument(), expect.kind()),
                     RunReadings.grade(j.grade()),
                     PlanView.readAs(state.unit(), step, words).say(j.message()),
                     RunLog.source(event),
@@ -235,9 +235,7 @@ public record RunView(
         Fluid f = state.unit().fluid();
         double low = f.bandLow() - ZERO_C;
         double high = f.bandHigh() - ZERO_C;
-        Double c = state.oil().isPresent()
-                ? (Double) (Math.round((state.oil().getAsDouble() - ZERO_C) * 10) / 10.0)
-                : null;
+        Double c = state.oil().isPresent() ? (Double) (Wire.celsius(state.oil().getAsDouble())) : null;
         String standing = OilState.at(state, Instant.now()).name().toLowerCase(Locale.ROOT);
         return new OilView(c, low, high, state.oilReadAt().orElse(null), standing);
     }
@@ -247,16 +245,12 @@ public record RunView(
         if (record.crackedEvent().isEmpty()) {
             return null;
         }
-        Double tapped = record.tapped().map(c -> bar(c.pressurePa())).orElse(null);
+        Double tapped = record.tapped().map(c -> Wire.bar(c.pressurePa())).orElse(null);
         Double found = record.cracked()
                 .filter(c -> c.source() != RunEvent.Source.TAPPED)
-                .map(c -> bar(c.pressurePa()))
+                .map(c -> Wire.bar(c.pressurePa()))
                 .orElse(null);
         return new CrackView(found, tapped);
-    }
-
-    private static double bar(double pa) {
-        return Math.round(pa / BAR * 10) / 10.0;
     }
 
     private static List<NotedView> noted(RunState state, Step step) {
@@ -295,8 +289,8 @@ public record RunView(
                 turns,
                 s.screw().travel(),
                 turns == null ? "" : Words.turns(turns),
-                Math.round(m.slope() / BAR * 10) / 10.0,
-                Math.round(2 * m.sd() / BAR * 10) / 10.0,
+                Wire.bar(m.slope()),
+                Wire.bar(2 * m.sd()),
                 m.answers() > 0,
                 s.screw().wrench());
     }

@@ -1,6 +1,6 @@
 package earlygate.server.start;
 
-import earlygate.server.calc.CalcInput;
+import earlygate.server.api.Input;
 import earlygate.server.units.UnitStore;
 import java.io.IOException;
 import java.nio.file.Files;
@@ -34,7 +34,7 @@ class DemoUnits implements ApplicationRunner {
                     files.filter(f -> f.toString().endsWith(".json")).sorted().toList();
             for (Path file : sorted) {
                 String text = Files.readString(file);
-                String tag = CalcInput.unitText(text).unit().tag();
+                String tag = Input.unitText(text).unit().tag();
                 if (!units.has(tag)) {
                     units.save(UnitStore.NewRevision.of(tag, text, OptionalInt.of(0), null));
                 }

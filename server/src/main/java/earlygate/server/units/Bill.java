@@ -2,12 +2,13 @@ package earlygate.server.units;
 
 import static earlygate.quantity.Si.BAR;
 
-import earlygate.circuit.PowerUnit;
-import earlygate.circuit.Setting;
-import earlygate.circuit.Target;
 import earlygate.explain.Reason;
 import earlygate.quantity.PressureUnit;
 import earlygate.quantity.TypedNumber;
+import earlygate.server.api.Wire;
+import earlygate.unit.PowerUnit;
+import earlygate.unit.Setting;
+import earlygate.unit.Target;
 import java.io.IOException;
 import java.io.StringReader;
 import java.io.UncheckedIOException;
@@ -205,7 +206,7 @@ final class Bill {
     }
 
     private static String number(double pa) {
-        double bar = Math.round(pa / BAR * 100) / 100.0;
+        double bar = Wire.rounded(pa / BAR, 2);
         return bar == Math.rint(bar) ? Long.toString((long) bar) : Double.toString(bar);
     }
 }

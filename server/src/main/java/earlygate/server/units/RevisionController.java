@@ -1,18 +1,18 @@
 package earlygate.server.units;
 
-import earlygate.circuit.PowerUnit;
 import earlygate.explain.Reason;
-import earlygate.ladder.Derivation;
 import earlygate.ladder.Finding;
-import earlygate.ladder.GapSchool;
 import earlygate.ladder.Ladder;
 import earlygate.quantity.PressureUnit;
-import earlygate.server.calc.CalcInput;
+import earlygate.server.api.Input;
 import earlygate.server.store.OnceKey;
 import earlygate.server.units.UnitStore.Accepted;
 import earlygate.server.units.UnitStore.StoredUnit;
 import earlygate.server.words.ApiProblem;
 import earlygate.server.words.Words;
+import earlygate.target.Derivation;
+import earlygate.target.GapSchool;
+import earlygate.unit.PowerUnit;
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.time.OffsetDateTime;
 import java.time.ZoneOffset;
@@ -142,9 +142,8 @@ class RevisionController {
         String fingerprint = text("fingerprint", request.fingerprint());
         String released = name("releasedBy", request.releasedBy());
         boolean secondPerson = !released.isEmpty() && !released.equalsIgnoreCase(by);
-        GapSchool gaps = CalcInput.gaps(request.gapSchool());
-        PowerUnit unit =
-                Derivation.completed(CalcInput.unitText(stored.document()).unit(), gaps);
+        GapSchool gaps = Input.gaps(request.gapSchool());
+        PowerUnit unit = Derivation.completed(Input.unitText(stored.document()).unit(), gaps);
         Finding finding = Ladder.check(unit, gaps, documents.schematic(stored)).stream()
                 .filter(f -> f.fingerprint().equals(fingerprint))
                 .findFirst()
@@ -183,7 +182,7 @@ class RevisionController {
     /** What each row of a bill of settings would do to the sheet; nothing is changed here. */
     @PostMapping("/bill")
     List<BillRow> preview(@RequestBody BillRequest request, @RequestParam(defaultValue = "bar") PressureUnit pressure) {
-        PowerUnit unit = CalcInput.unit(request.document());
+        PowerUnit unit = Input.unit(request.document());
         Bill.Preview preview = Bill.read(unit, request.csv() == null ? "" : request.csv());
         if (preview.refused().isPresent()) {
             throw ApiProblem.badInput("csv", preview.refused().get());
@@ -204,6 +203,6 @@ class RevisionController {
     /** The bill of settings as CSV, targets in bar. */
     @GetMapping(value = "/bill.csv", produces = "text/csv;charset=UTF-8")
     String bill(@PathVariable String tag) {
-        return Bill.write(CalcInput.unitText(units.newest(tag).document()).unit());
+        return Bill.write(Input.unitText(units.newest(tag).document()).unit());
     }
 }

@@ -1,11 +1,11 @@
 package earlygate.server.units;
 
-import earlygate.circuit.UnitFile;
 import earlygate.explain.Reason;
-import earlygate.server.calc.CalcInput;
+import earlygate.server.api.Input;
 import earlygate.server.store.OnceKey;
 import earlygate.server.units.UnitStore.NewRevision;
 import earlygate.server.words.ApiProblem;
+import earlygate.unit.file.UnitFile;
 import java.util.List;
 import java.util.OptionalInt;
 import org.springframework.http.HttpStatus;
@@ -50,7 +50,7 @@ class UnitController {
     @ResponseStatus(HttpStatus.CREATED)
     UnitDocuments.UnitDocument add(
             @RequestBody String text, @RequestHeader(name = OnceKey.HEADER, required = false) String key) {
-        String tag = CalcInput.unitText(text).unit().tag();
+        String tag = Input.unitText(text).unit().tag();
         return documents.of(units.save(NewRevision.of(tag, text, OptionalInt.of(0), key))
                 .orElseThrow(() ->
                         ApiProblem.conflict("tag", Reason.of("units.exists").name("tag", tag))));
@@ -61,7 +61,7 @@ class UnitController {
             @PathVariable String tag,
             @RequestBody String text,
             @RequestHeader(name = OnceKey.HEADER, required = false) String key) {
-        UnitDocuments.sameTag(tag, CalcInput.unitText(text).unit().tag());
+        UnitDocuments.sameTag(tag, Input.unitText(text).unit().tag());
         units.known(tag);
         return documents.of(
                 units.save(NewRevision.of(tag, text, OptionalInt.empty(), key)).orElseThrow());

@@ -1,12 +1,12 @@
 package earlygate.server.units;
 
-import earlygate.circuit.Target;
-import earlygate.circuit.UnitFile;
 import earlygate.explain.Reason;
 import earlygate.quantity.PressureUnit;
 import earlygate.server.units.UnitStore.StoredUnit;
 import earlygate.server.words.ApiProblem;
 import earlygate.server.words.Words;
+import earlygate.unit.Target;
+import earlygate.unit.file.UnitFile;
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.time.OffsetDateTime;
 import java.util.List;

@@ -1,6 +1,6 @@
 package earlygate.server.units;
 
-import earlygate.circuit.UnitFile;
+import earlygate.unit.file.UnitFile;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 

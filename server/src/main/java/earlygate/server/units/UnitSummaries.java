@@ -1,14 +1,14 @@
 package earlygate.server.units;
 
-import earlygate.circuit.PowerUnit;
-import earlygate.circuit.Target;
-import earlygate.circuit.UnitFile;
 import earlygate.ladder.Finding;
-import earlygate.ladder.GapSchool;
 import earlygate.ladder.Ladder;
-import earlygate.server.calc.StaffView;
+import earlygate.server.api.StaffView;
 import earlygate.server.runs.RunStore;
 import earlygate.server.units.UnitStore.Listed;
+import earlygate.target.GapSchool;
+import earlygate.unit.PowerUnit;
+import earlygate.unit.Target;
+import earlygate.unit.file.UnitFile;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;

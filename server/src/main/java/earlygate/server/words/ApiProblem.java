@@ -1,8 +1,8 @@
 package earlygate.server.words;
 
-import earlygate.circuit.Problem;
 import earlygate.explain.Reason;
 import earlygate.quantity.PressureUnit;
+import earlygate.unit.file.Problem;
 import java.util.List;
 import org.springframework.http.HttpStatus;
 

@@ -1,12 +1,13 @@
 package earlygate.server.words;
 
-import earlygate.circuit.Problem;
 import earlygate.explain.Reason;
 import earlygate.explain.Value;
 import earlygate.explain.Value.Amount;
 import earlygate.explain.Value.Name;
+import earlygate.explain.Value.Said;
 import earlygate.quantity.PressureUnit;
 import earlygate.quantity.Si;
+import earlygate.unit.file.Problem;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.InputStreamReader;
@@ -16,6 +17,7 @@ import java.util.Locale;
 import java.util.Properties;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.Collectors;
 
 /** The one place where a {@link Reason} gets its sentence, with its figures in the units that the reader has chosen. */
 public final class Words {
@@ -81,6 +83,9 @@ public final class Words {
     }
 
     private String say(Value value) {
+        if (value instanceof Said phrases) {
+            return phrases.parts().stream().map(this::say).collect(Collectors.joining(", "));
+        }
         return value instanceof Amount a ? amount(a) : settingName(((Name) value).text());
     }
 

@@ -1,6 +1,0 @@
-package earlygate.circuit;
-
-/** Areas in m2, force and friction in N; a positive force resists extension. Stroke in m. */
-public record Cylinder(
-        String id, String cap, String rod, double capArea, double rodArea, double stroke, double force, double friction)
-        implements Component {}

@@ -1,8 +1,0 @@
-package earlygate.circuit;
-
-import java.util.OptionalDouble;
-
-/** Laminar drop; above the bypass pressure (Pa) its bypass adds ten times that slope. */
-public record Filter(
-        String id, String inlet, String outlet, double ratedFlow, double ratedDrop, OptionalDouble bypassPa)
-        implements Component {}

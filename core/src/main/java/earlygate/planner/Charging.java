@@ -1,0 +1,46 @@
+package earlygate.planner;
+
+import earlygate.unit.PowerUnit;
+import earlygate.unit.Pump;
+import earlygate.unit.Situation;
+import earlygate.unit.Throttle;
+import earlygate.unit.UnloadingValve;
+
+/**
+ * An accumulator's unloading valve can only be read with the accumulator on the line: shut off, the line has next to no
+ * volume and saws between cut-out and cut-in. Oil is drawn slowly, so that one cycle follows the other.
+ */
+final class Charging {
+    /** Share of what the pump delivers that is drawn: the rest charges, and both take a few seconds. */
+    private static final double DRAWN = 0.35;
+
+    private Charging() {}
+
+    static Situation of(Site bench, Situation s, UnloadingValve valve) {
+        Situation charging = bench.running(s).freed();
+        for (Throttle t : bench.handValves()) {
+            double opening = switch (t.purpose()) {
+                case ISOLATE -> 1;
+                case BLEED -> 0;
+                case LOAD -> t.a().equals(valve.pilot()) ? drawing(bench.unit(), t, valve) : 0;
+            };
+            charging = charging.withOpening(t.id(), opening);
+        }
+        return charging;
+    }
+
+    /** In whole per cent, by the orifice law at what the valve stands at. */
+    private static double drawing(PowerUnit unit, Throttle t, UnloadingValve valve) {
+        double pressure = unit.target(valve.id()).map(x -> x.pressurePa()).orElse(valve.settingPa());
+        double flow = unit.pumpsInto(valve.inlet()).stream()
+                .mapToDouble(p -> p.displacement() * unit.driverOf(p).noLoadSpeed())
+                .sum();
+        double open = t.ratedFlow() * Math.sqrt(pressure / t.ratedDrop());
+        return Math.max(0.01, Math.min(1, Math.round(100 * DRAWN * flow / open) / 100.0));
+    }
+
+    static String pumpOf(PowerUnit unit, UnloadingValve valve) {
+        return String.join(
+                ", ", unit.pumpsInto(valve.inlet()).stream().map(Pump::id).toList());
+    }
+}

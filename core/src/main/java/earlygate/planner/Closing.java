@@ -1,0 +1,273 @@
+package earlygate.planner;
+
+import static earlygate.explain.Reason.of;
+
+import earlygate.explain.Value;
+import earlygate.gauge.Arrangement;
+import earlygate.plan.Expect;
+import earlygate.plan.Phase;
+import earlygate.plan.Step.Demand;
+import earlygate.plan.Step.Kind;
+import earlygate.solve.SteadyState;
+import earlygate.unit.DcMotor;
+import earlygate.unit.Line;
+import earlygate.unit.PowerUnit;
+import earlygate.unit.Pump;
+import earlygate.unit.ReducingValve;
+import earlygate.unit.Setting;
+import earlygate.unit.Situation;
+import earlygate.unit.Target;
+import earlygate.unit.TestPoint;
+import earlygate.unit.Throttle;
+import earlygate.unit.UnloadingValve;
+import earlygate.unit.Work;
+import earlygate.verify.ReturnTest;
+import java.util.List;
+import java.util.Optional;
+
+/** Phases 8 and 9: the tests after locking, and handing over. */
+final class Closing {
+    private final Site bench;
+    private final PowerUnit unit;
+    private final Script draft;
+    private final Readings readings;
+
+    Closing(Site bench) {
+        this.bench = bench;
+        this.unit = bench.unit();
+        this.draft = bench.draft();
+        this.readings = bench.readings();
+    }
+
+    void verify() {
+        draft.phase(Phase.Id.VERIFY);
+        Rehearsal m = bench.machine();
+        Situation set = bench.running(bench.loads(m.situation, 0)).centred(unit);
+        for (Throttle t : bench.handValves()) {
+            set = set.withOpening(t.id(), 0);
+        }
+        atDeadhead(set);
+        for (Pump p : unit.all(Pump.class)) {
+            if (p.loadSense().isPresent()) {
+                standby(p, set);
+            }
+        }
+        for (ReducingValve v : unit.all(ReducingValve.class)) {
+            branch(v, set);
+        }
+        unit.all(UnloadingValve.class).stream()
+                .filter(v -> v.differential().isPresent())
+                .forEach(this::cutIn);
+        // A load can't be set within the on-time of a battery motor; its current is read at the limiter instead.
+        if (unit.all(DcMotor.class).isEmpty()) {
+            for (Work w : unit.work()) {
+                workingPoint(w, set);
+            }
+        }
+        m.go(bench.stopped(set));
+        draft.step(Kind.TEST, of("plan.temperature"))
+                .why(of("plan.why.temperature"))
+                .expect(readings.oilInBand())
+                .ifNot(of("plan.if-not.hot"))
+                .add();
+        new HoldTest(bench).write(set);
+    }
+
+    /** The lowest limiter of the pump line comes back to the same place each time the load is shut. */
+    private void atDeadhead(Situation set) {
+        Rehearsal m = bench.machine();
+        for (TestPoint gauge : unit.testPoints()) {
+            for (Target t : unit.targets()) {
+                Optional<Arrangement> reach = bench.reaching().find(t.setting(), set, none -> false);
+                boolean direct = reach.isPresent()
+                        && reach.get().situation().positions().equals(set.positions())
+                        && reach.get().gauges().contains(gauge)
+                        && unit.setting(t.setting()).kind() != Setting.Kind.LOAD_SENSE
+                        && unit.setting(t.setting()).kind() != Setting.Kind.UNLOADING
+                        && bench.load().a().equals(gauge.line());
+                if (direct) {
+                    m.go(bench.loads(reach.get().situation(), 0));
+                    returns(t, gauge);
+                    return;
+                }
+            }
+        }
+    }
+
+    private void returns(Target t, TestPoint gauge) {
+        double aim = readings.of(gauge);
+        for (int i = 1; i <= ReturnTest.TIMES; i++) {
+            draft.step(
+                            Kind.CHECK,
+                            of("plan.load-moved")
+                                    .number("time", i)
+                                    .number("times", ReturnTest.TIMES)
+                                    .name("throttle", bench.load().id()))
+                    .why(of("plan.why.load-moved"))
+                    .demand(Demand.LOAD_MOVED)
+                    .caution("injection")
+                    .onTime(bench.drivers())
+                    .add();
+            draft.step(
+                            Kind.TEST,
+                            of("plan.return")
+                                    .number("time", i)
+                                    .number("times", ReturnTest.TIMES)
+                                    .name("gauge", gauge.id()))
+                    .why(of("plan.why.return").ratio("within", ReturnTest.WITHIN))
+                    .setting(t.setting())
+                    .tool("")
+                    .demand(Demand.RETURN)
+                    .expect(readings.around(gauge, aim, t.tolerancePa()))
+                    .expect(i == 1 && !unit.all(DcMotor.class).isEmpty() ? readings.currents() : List.of())
+                    .ifNot(of("plan.if-not.does-not-return"))
+                    .caution("injection")
+                    .minutes(1)
+                    .add();
+        }
+        OnTime.rest(bench);
+    }
+
+    private void standby(Pump p, Situation set) {
+        bench.machine().go(set.centred(unit));
+        unit.gaugesOn(p.outlet()).stream()
+                .findFirst()
+                .ifPresent(gauge -> draft.step(Kind.TEST, of("plan.standby").name("gauge", gauge.id()))
+                        .why(of("plan.why.standby"))
+                        .expect(readings.pressure(
+                                gauge,
+                                unit.target(p.loadSenseId())
+                                        .map(Target::tolerancePa)
+                                        .orElse(2e5)))
+                        .ifNot(of("plan.if-not.signal-trapped"))
+                        .caution("injection")
+                        .minutes(2)
+                        .add());
+    }
+
+    private void branch(ReducingValve v, Situation set) {
+        bench.machine().go(set);
+        unit.gaugesOn(v.outlet()).stream()
+                .findFirst()
+                .ifPresent(gauge -> draft.step(
+                                Kind.TEST,
+                                of("plan.branch-stands")
+                                        .name("setting", v.id())
+                                        .name("gauge", gauge.id())
+                                        .name("throttle", bench.load().id()))
+                        .why(of("plan.why.branch-stands"))
+                        .expect(readings.pressure(
+                                gauge,
+                                unit.target(v.id()).map(Target::tolerancePa).orElse(2e5)))
+                        .ifNot(of("plan.if-not.creeps"))
+                        .caution("injection")
+                        .minutes(3)
+                        .add());
+    }
+
+    /** With the accumulator on the line and oil drawn slowly: the lowest that the gauge comes to before it rises again. */
+    private void cutIn(UnloadingValve v) {
+        Rehearsal m = bench.machine();
+        double cutOut = m.situation.settings().getOrDefault(v.id(), v.settingPa());
+        double cutIn = cutOut * (1 - v.differential().orElseThrow());
+        m.go(Charging.of(bench, m.situation, v));
+        unit.gaugesOn(v.pilot()).stream()
+                .findFirst()
+                .ifPresent(gauge -> draft.step(
+                                Kind.TEST,
+                                of("plan.read-cut-in")
+                                        .name("setting", v.id())
+                                        .name("gauge", gauge.id())
+                                        .name("pump", Charging.pumpOf(unit, v)))
+                        .why(of("plan.why.cut-in")
+                                .ratio("differential", v.differential().getAsDouble()))
+                        .expect(new Expect(
+                                gauge.id(),
+                                Value.Kind.PRESSURE,
+                                cutIn,
+                                cutIn - 0.03 * cutOut - gauge.errorPa(),
+                                cutIn + 0.03 * cutOut + gauge.errorPa(),
+                                Expect.Take.VALLEY,
+                                0))
+                        .note("charge-time", "rest-time")
+                        .ifNot(of("plan.if-not.cut-in"))
+                        .caution("stored-pressure")
+                        .minutes(5)
+                        .add());
+    }
+
+    /** The load opened until the gauge shows what the work needs; the motor must then draw what the model says. */
+    private void workingPoint(Work w, Situation set) {
+        Optional<Throttle> load = bench.loads().stream()
+                .filter(t -> t.a().equals(w.line()) && t.b().equals(Line.TANK))
+                .findFirst();
+        Optional<TestPoint> gauge = unit.gaugesOn(w.line()).stream().findFirst();
+        if (load.isEmpty() || gauge.isEmpty()) {
+            return;
+        }
+        Rehearsal m = bench.machine();
+        double opening = openingFor(load.get(), w, set);
+        if (opening >= 1) {
+            return;
+        }
+        m.go(set.withOpening(load.get().id(), opening));
+        draft.step(
+                        Kind.TEST,
+                        of("plan.working-point")
+                                .name("throttle", load.get().id())
+                                .name("work", w.name().isEmpty() ? w.id() : w.name())
+                                .pressure("pressure", w.pressurePa())
+                                .name("motor", Site.names(bench.drivers())))
+                .why(of("plan.why.working-point").name("motor", Site.names(bench.drivers())))
+                .moves(load.get().id())
+                .expect(readings.pressure(gauge.get(), w.pressurePa() * 0.05))
+                .expect(readings.currents())
+                .ifNot(of("plan.if-not.current-high"), of("plan.if-not.worn"))
+                .caution("injection", "hot")
+                .onTime(bench.drivers())
+                .minutes(1)
+                .add();
+        OnTime.rest(bench);
+        m.go(set);
+    }
+
+    /** Pressure falls as the throttle opens, so bisection finds the opening. */
+    private double openingFor(Throttle load, Work w, Situation set) {
+        double low = 0;
+        double high = 1;
+        for (int i = 0; i < 24; i++) {
+            double mid = (low + high) / 2;
+            SteadyState s = bench.machine().solved(set.withOpening(load.id(), mid));
+            if (s != null && s.pressure(w.line()) > w.pressurePa()) {
+                low = mid;
+            } else {
+                high = mid;
+            }
+        }
+        return high;
+    }
+
+    void handOver() {
+        draft.phase(Phase.Id.HAND_OVER);
+        Rehearsal m = bench.machine();
+        m.go(bench.stopped(m.situation));
+        Script.Writer stop = draft.step(Kind.CHECK, of("plan.stop-all").name("motor", Site.names(bench.drivers())))
+                .why(of("plan.why.stop-all"));
+        bench.drivers().forEach(d -> stop.does("lock-out", d.id(), 1));
+        stop.moves(bench.drivers()).caution("lock-out").minutes(2).add();
+        LetDown.write(bench);
+        LetDown.proveZero(bench, "plan.prove-zero-again");
+        for (TestPoint gauge : unit.testPoints()) {
+            draft.step(Kind.RESTORE, of("plan.remove-gear").name("gauge", gauge.id()))
+                    .why(of("plan.why.remove-gear"))
+                    .caution("rated-parts")
+                    .minutes(3)
+                    .add();
+        }
+        draft.step(Kind.RESTORE, of("plan.tag"))
+                .why(of("plan.why.tag"))
+                .note("next-check")
+                .minutes(5)
+                .add();
+    }
+}

@@ -1,0 +1,307 @@
+package earlygate.planner;
+
+import static earlygate.quantity.Si.KW;
+
+import earlygate.explain.Reason;
+import earlygate.gauge.Arrangement;
+import earlygate.gauge.GaugeSearch;
+import earlygate.plan.Plan;
+import earlygate.plan.SectionOrder;
+import earlygate.quantity.Si;
+import earlygate.solve.SteadyState;
+import earlygate.unit.Driver;
+import earlygate.unit.Paths;
+import earlygate.unit.PowerUnit;
+import earlygate.unit.Pump;
+import earlygate.unit.ReducingValve;
+import earlygate.unit.ReliefValve;
+import earlygate.unit.Section;
+import earlygate.unit.SequenceValve;
+import earlygate.unit.Setting;
+import earlygate.unit.Situation;
+import earlygate.unit.Target;
+import earlygate.unit.TestPoint;
+import earlygate.unit.UnloadingValve;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.TreeMap;
+import java.util.TreeSet;
+import java.util.function.Predicate;
+
+/**
+ * The order in which each setting can be given the gauge, found by search on the model. A setting that is done may not be
+ * touched again, so whatever would hide a later one must come after it; among the possible orders the cheapest in screws
+ * moved, heat, and readings that are lost or depend on what is not set yet wins.
+ */
+final class Course {
+    /** What a leg costs: a screw to be raised for it, a gauge lost or dependent, and a kilowatt into the oil. */
+    private static final double MOVE = 10;
+
+    private static final double LOSES_THE_GAUGE = 40;
+    private static final double DEPENDS_ON_UNSET = 15;
+    /** Costs nearer than this decide nothing. */
+    private static final double ABOUT_THE_SAME = 1;
+
+    /** A setting is to keep its gauge this far past its target. */
+    private static final double PAST = 1.25;
+    /** Pa of reading per Pa of another setting, from which on the reading depends on it. */
+    private static final double DEPENDS = 0.3;
+
+    /** @param setting Pa at which the screw stands when the gauge shows the target */
+    record Leg(Target target, double setting, Arrangement reach) {}
+
+    private final PowerUnit unit;
+    private final GaugeSearch reaching;
+    private final Paths paths;
+    private final SectionOrder sections;
+    private final Map<String, Plan.Refusal> stuck = new LinkedHashMap<>();
+    private final Map<String, Optional<Way>> ways = new HashMap<>();
+    private final Map<String, Optional<Option>> known = new HashMap<>();
+
+    private record Option(Leg leg, double cost) {}
+
+    private record Way(List<Leg> legs, double cost) {}
+
+    Course(PowerUnit unit, GaugeSearch reaching, SectionOrder sections) {
+        this.unit = unit;
+        this.reaching = reaching;
+        this.sections = sections;
+        this.paths = new Paths(unit);
+    }
+
+    /** Empty where there is no such order; {@link #stuck()} then says why. */
+    Optional<List<Leg>> derive() {
+        Situation start = GaugeSearch.base(unit);
+        for (Setting s : unit.settings()) {
+            start = start.withSetting(s.id(), start(s, true));
+        }
+        return best(start, new TreeSet<>()).map(Way::legs);
+    }
+
+    List<Plan.Refusal> stuck() {
+        return List.copyOf(stuck.values());
+    }
+
+    /** Where a screw stands before the first start; compensators out or in as the school has it. */
+    double start(Setting s, boolean compensatorsIn) {
+        return switch (s.kind()) {
+            case COMPENSATOR -> compensatorsIn ? s.screw().maxPa() : s.screw().minPa();
+            case UNLOADING ->
+                ((UnloadingValve) unit.component(s.id())).differential().isPresent()
+                        ? s.screw().maxPa()
+                        : s.screw().minPa();
+            case REDUCING, PORT_RELIEF -> s.screw().minPa();
+            case RELIEF -> branchesFirst(s) ? s.present() : s.screw().minPa();
+            default -> s.present();
+        };
+    }
+
+    private boolean branchesFirst(Setting s) {
+        return sections == SectionOrder.BRANCHES_FIRST
+                && unit.component(s.id()) instanceof ReliefValve r
+                && r.role() == ReliefValve.Role.MAIN
+                && !unit.all(Section.class).isEmpty();
+    }
+
+    /** The cheapest order of what is left; of orders that cost about the same, the one that falls in pressure. */
+    private Optional<Way> best(Situation at, Set<String> done) {
+        List<Target> left = unit.targets().stream()
+                .filter(t -> !done.contains(t.setting()))
+                .sorted(Comparator.comparingDouble((Target t) -> -t.pressurePa()))
+                .toList();
+        if (left.isEmpty()) {
+            return Optional.of(new Way(List.of(), 0));
+        }
+        String key = key(at, done);
+        Optional<Way> before = ways.get(key);
+        if (before != null) {
+            return before;
+        }
+        Way best = null;
+        for (Target t : left) {
+            if (done.containsAll(before(unit.setting(t.setting())))) {
+                Way found =
+                        option(t, at, done).flatMap(o -> onwards(o, at, done)).orElse(null);
+                if (found != null && (best == null || found.cost() < best.cost() - ABOUT_THE_SAME)) {
+                    best = found;
+                }
+            }
+        }
+        ways.put(key, Optional.ofNullable(best));
+        return Optional.ofNullable(best);
+    }
+
+    private Optional<Way> onwards(Option o, Situation at, Set<String> done) {
+        String setting = o.leg().target().setting();
+        Situation next = at.withSetting(setting, o.leg().setting());
+        for (String raised : o.leg().reach().raised()) {
+            next = next.withSetting(raised, unit.setting(raised).screw().maxPa());
+        }
+        Set<String> with = new TreeSet<>(done);
+        with.add(setting);
+        return best(next, with).map(rest -> {
+            List<Leg> legs = new ArrayList<>(List.of(o.leg()));
+            legs.addAll(rest.legs());
+            return new Way(legs, o.cost() + rest.cost());
+        });
+    }
+
+    private static String key(Situation at, Set<String> done) {
+        return done + new TreeMap<>(at.settings()).toString();
+    }
+
+    /** What circuit and trade ask to stand before this one: supply before branch, cut-off before margin. */
+    private Set<String> before(Setting s) {
+        Set<String> before = new LinkedHashSet<>();
+        supplyOf(s)
+                .ifPresent(line -> unit.settings().stream()
+                        .filter(o -> onSupply(o, line))
+                        .map(Setting::id)
+                        .forEach(before::add));
+        if (s.kind() == Setting.Kind.LOAD_SENSE) {
+            before.add(((Pump) unit.partOf(s.id())).compensatorId());
+        }
+        if (sections == SectionOrder.BRANCHES_FIRST && feedsSections(s)) {
+            unit.settings().stream()
+                    .filter(o -> o.kind() == Setting.Kind.PORT_RELIEF)
+                    .map(Setting::id)
+                    .forEach(before::add);
+        }
+        before.remove(s.id());
+        before.removeIf(id -> unit.target(id).isEmpty());
+        return before;
+    }
+
+    private boolean feedsSections(Setting s) {
+        return s.kind() == Setting.Kind.COMPENSATOR || s.kind() == Setting.Kind.RELIEF;
+    }
+
+    private Optional<String> supplyOf(Setting s) {
+        Object part = unit.partOf(s.id());
+        if (part instanceof ReducingValve r) {
+            return Optional.of(r.inlet());
+        }
+        if (part instanceof SequenceValve v) {
+            return Optional.of(v.inlet());
+        }
+        return part instanceof Section x && sections == SectionOrder.HIGHEST_FIRST
+                ? Optional.of(x.supply())
+                : Optional.empty();
+    }
+
+    private boolean onSupply(Setting s, String line) {
+        boolean limits = s.kind() == Setting.Kind.COMPENSATOR
+                || s.kind() == Setting.Kind.RELIEF
+                || s.kind() == Setting.Kind.LOAD_SENSE
+                || s.kind() == Setting.Kind.UNLOADING;
+        return limits && paths.tied(line).contains(s.line());
+    }
+
+    private Optional<Option> option(Target t, Situation at, Set<String> done) {
+        String key = t.setting() + key(at, done);
+        return known.computeIfAbsent(key, k -> weigh(t, at, done));
+    }
+
+    private Optional<Option> weigh(Target t, Situation at, Set<String> done) {
+        Predicate<String> mayRaise = id -> !done.contains(id) && !id.equals(t.setting()) && isPressure(id);
+        double v = reaching.settingFor(t, at, mayRaise);
+        Situation from = at.withSetting(t.setting(), v);
+        Optional<Arrangement> found = reaching.find(t.setting(), from, mayRaise);
+        if (found.isEmpty()) {
+            hidden(t, from);
+            return Optional.empty();
+        }
+        Arrangement reach = found.get();
+        if (reach.gauges().isEmpty()) {
+            refuse(
+                    "gauge-missing",
+                    unit.setting(t.setting()).line(),
+                    Reason.of("plan.refused.no-gauge")
+                            .name("line", unit.setting(t.setting()).line())
+                            .name("setting", t.setting()));
+            return Optional.empty();
+        }
+        TestPoint gauge = reach.gauges().get(0);
+        double apart = Math.max(gauge.errorPa(), t.tolerancePa());
+        if (!keeps(reach, gauge, v + apart)) {
+            Reason apartness = Reason.of("plan.refused.apart")
+                    .name("setting", t.setting())
+                    .name("gauge", gauge.id())
+                    .pressure("needed", apart);
+            Optional<String> holder = holder(reach, gauge, v + apart);
+            refuse(
+                    "never-has-the-gauge",
+                    t.setting(),
+                    holder.isPresent()
+                            ? apartness.name("holder", holder.get())
+                            : apartness.said("holder", Reason.of("part.no-other-limiter")));
+            return Optional.empty();
+        }
+        long moves = reach.raised().stream()
+                .filter(id -> at.settings().get(id) < unit.setting(id).screw().maxPa() - 1)
+                .count();
+        double cost = MOVE * moves
+                + (keeps(reach, gauge, PAST * v) ? 0 : LOSES_THE_GAUGE)
+                + (depends(reach, gauge, t, done) ? DEPENDS_ON_UNSET : 0)
+                + power(reach.state()) / KW;
+        return Optional.of(new Option(new Leg(t, v, reach), cost));
+    }
+
+    private boolean isPressure(String id) {
+        Setting.Kind kind = unit.setting(id).kind();
+        return kind != Setting.Kind.LOAD_SENSE && kind != Setting.Kind.POWER_LIMITER;
+    }
+
+    private boolean keeps(Arrangement reach, TestPoint gauge, double setting) {
+        return holder(reach, gauge, setting).filter(reach.setting()::equals).isPresent();
+    }
+
+    private Optional<String> holder(Arrangement reach, TestPoint gauge, double setting) {
+        double within = unit.setting(reach.setting()).screw().clamp(setting);
+        return reaching.solve(reach.situation().withSetting(reach.setting(), within))
+                .flatMap(s -> s.limiterOf(gauge.line()));
+    }
+
+    /** A reading that moves with a screw which has yet to be set proves nothing yet. */
+    private boolean depends(Arrangement reach, TestPoint gauge, Target t, Set<String> done) {
+        for (Target other : unit.targets()) {
+            String id = other.setting();
+            if (id.equals(t.setting()) || done.contains(id) || reach.raised().contains(id)) {
+                continue;
+            }
+            double at = reach.situation()
+                    .settings()
+                    .getOrDefault(id, unit.setting(id).present());
+            Optional<SteadyState> moved = reaching.solve(reach.situation().withSetting(id, at + Si.BAR));
+            double by = moved.map(s -> s.pressure(gauge.line())).orElse(0.0)
+                    - reach.state().pressure(gauge.line());
+            if (Math.abs(by) > DEPENDS * Si.BAR) {
+                return true;
+            }
+        }
+        return false;
+    }
+
+    private double power(SteadyState s) {
+        return unit.all(Driver.class).stream()
+                .mapToDouble(d -> s.driver(d.id()).power())
+                .sum();
+    }
+
+    private void hidden(Target t, Situation from) {
+        String line = unit.setting(t.setting()).line();
+        Optional<String> holder = reaching.solve(from).flatMap(s -> s.limiterOf(line));
+        refuse("never-has-the-gauge", t.setting(), Refusals.hidden(t.setting(), line, holder));
+    }
+
+    private void refuse(String code, String subject, Reason message) {
+        stuck.putIfAbsent(code + subject, new Plan.Refusal(code, subject, message));
+    }
+}

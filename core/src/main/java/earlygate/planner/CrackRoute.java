@@ -1,0 +1,202 @@
+package earlygate.planner;
+
+import static earlygate.explain.Reason.of;
+import static earlygate.quantity.Si.BAR;
+
+import earlygate.gauge.Arrangement;
+import earlygate.plan.School;
+import earlygate.plan.Step.Goal;
+import earlygate.plan.Step.Kind;
+import earlygate.plan.Step.Way;
+import earlygate.unit.Engine;
+import earlygate.unit.PowerUnit;
+import earlygate.unit.Pump;
+import earlygate.unit.Setting;
+import earlygate.unit.Situation;
+import earlygate.unit.Target;
+import earlygate.unit.TestPoint;
+import java.util.List;
+
+/**
+ * A main relief found by its crack while the compensated pump holds the line without flow: pump proved low, relief out of
+ * the way (in one go or following in stages), pump up to the relief's target, relief out until it just passes.
+ */
+final class CrackRoute {
+    private final Site bench;
+    private final PowerUnit unit;
+    private final Script draft;
+    private final Readings readings;
+    private final School school;
+    private final Moves moves;
+
+    CrackRoute(Site bench, School school, Moves moves) {
+        this.bench = bench;
+        this.unit = bench.unit();
+        this.draft = bench.draft();
+        this.readings = bench.readings();
+        this.school = school;
+        this.moves = moves;
+    }
+
+    /** Writes the leg; {@link Rehearsal#refuse} where the pump can't reach. */
+    void write(Course.Leg leg, Pump pump) {
+        Target t = leg.target();
+        Rehearsal m = bench.machine();
+        Setting compensator = unit.setting(pump.compensatorId());
+        Setting relief = unit.setting(t.setting());
+        if (compensator.screw().maxPa() < leg.setting()) {
+            m.refuse(
+                    "never-has-the-gauge",
+                    relief.id(),
+                    of("plan.refused.reach")
+                            .name("relief", relief.id())
+                            .name("compensator", compensator.id())
+                            .pressure("target", leg.setting())
+                            .pressure("max", compensator.screw().maxPa()));
+            return;
+        }
+        TestPoint gauge = leg.reach().gauges().get(0);
+        bench.machine().go(deadhead(leg, compensator, relief));
+        double proved = PumpProof.write(bench, gauge, compensator, relief);
+        if (school == School.SIDE_BY_SIDE) {
+            inStages(leg, gauge, compensator, relief);
+        }
+        reliefIn(gauge, compensator, relief, proved);
+        compensatorUp(leg, gauge, compensator, relief);
+        crack(leg, gauge, compensator, relief);
+    }
+
+    /** Valves as they must stand for the compensator to hold this line without flow. */
+    private Situation deadhead(Course.Leg leg, Setting compensator, Setting relief) {
+        Situation up = bench.machine()
+                .situation
+                .withSetting(compensator.id(), leg.setting())
+                .withSetting(relief.id(), relief.screw().maxPa());
+        return bench.reaching()
+                .find(compensator.id(), up, none -> false)
+                .map(Arrangement::situation)
+                .orElse(up);
+    }
+
+    private void inStages(Course.Leg leg, TestPoint gauge, Setting compensator, Setting relief) {
+        Rehearsal m = bench.machine();
+        for (double share : new double[] {0.25, 0.5, 0.75}) {
+            double aim = share * leg.setting();
+            double above = relief.screw().clamp(aim + 0.15 * leg.setting());
+            if (above > m.situation.settings().get(relief.id())) {
+                moves.move(relief, above, "plan.relief-follows", gauge);
+            }
+            m.go(m.situation.withSetting(
+                    compensator.id(), Math.max(aim, compensator.screw().minPa())));
+            m.proveOvershoot(compensator.id(), aim);
+            draft.step(
+                            Kind.START_POSITION,
+                            of("plan.stage")
+                                    .name("compensator", compensator.id())
+                                    .ratio("share", share)
+                                    .pressure("target", readings.of(gauge)))
+                    .why(of("plan.why.stage"))
+                    .setting(compensator.id())
+                    .goal(new Goal(
+                            Way.TURN_TO_READING, gauge.id(), readings.of(gauge), 10 * BAR, moves.limit(gauge), 0))
+                    .expect(readings.pressure(gauge, 10 * BAR))
+                    .ifNot(of("plan.if-not.stands-still").name("relief", relief.id()))
+                    .caution("injection", "adjuster-only")
+                    .minutes(4)
+                    .add();
+            draft.step(Kind.CHECK, of("plan.leak-walk"))
+                    .why(of("plan.why.leak-walk"))
+                    .caution("injection")
+                    .minutes(2)
+                    .add();
+        }
+    }
+
+    private void reliefIn(TestPoint gauge, Setting compensator, Setting relief, double band) {
+        Rehearsal m = bench.machine();
+        double turns = moves.turnsTo(relief, relief.screw().maxPa());
+        m.go(m.situation.withSetting(relief.id(), relief.screw().maxPa()));
+        draft.step(Kind.START_POSITION, of("plan.relief-in").name("relief", relief.id()))
+                .why(of("plan.why.relief-in").name("relief", relief.id()).turns("turns", turns))
+                .setting(relief.id())
+                .goal(new Goal(Way.TO_THE_END, gauge.id(), readings.of(gauge), 0, moves.limit(gauge), turns))
+                .expect(readings.pressure(gauge, band))
+                .ifNot(of("plan.if-not.relief-moves-gauge")
+                        .name("relief", relief.id())
+                        .name("compensator", compensator.id()))
+                .unprotected(m.alone(compensator.id()))
+                .caution("adjuster-only")
+                .minutes(2)
+                .add();
+    }
+
+    private void compensatorUp(Course.Leg leg, TestPoint gauge, Setting compensator, Setting relief) {
+        Rehearsal m = bench.machine();
+        double near = near(leg.target(), gauge, compensator);
+        m.go(m.situation.withSetting(compensator.id(), leg.setting()));
+        m.proveOvershoot(compensator.id(), leg.setting());
+        draft.step(
+                        Kind.START_POSITION,
+                        of("plan.compensator-up")
+                                .name("compensator", compensator.id())
+                                .name("relief", relief.id())
+                                .pressure("target", leg.setting()))
+                .why(of("plan.why.compensator-up").name("relief", relief.id()))
+                .setting(compensator.id())
+                .goal(new Goal(Way.TURN_TO_READING, gauge.id(), leg.setting(), near, moves.limit(gauge), 0))
+                .expect(readings.around(gauge, leg.setting(), near))
+                .ifNot(
+                        of("plan.if-not.stands-still").name("relief", relief.id()),
+                        of("plan.if-not.value-not-passed"),
+                        of("plan.if-not.no-pressure"))
+                .unprotected(m.alone(compensator.id()))
+                .caution("injection", "adjuster-only", "hot")
+                .people(2)
+                .minutes(8)
+                .add();
+    }
+
+    /**
+     * How near to the relief's target the pump must hold the line, Pa: a crack is found at what the pump holds, so that
+     * it can pass there; half a sixteenth of a turn where the hand is coarser than that.
+     */
+    private static double near(Target t, TestPoint gauge, Setting compensator) {
+        double twice = t.tolerancePa() - 2 * gauge.errorPa();
+        double hand = 0.5 * compensator.screw().paPerTurn() / 16 + 0.3 * BAR;
+        double passes = t.tolerancePa() - gauge.errorPa() - 0.2 * BAR;
+        return Math.max(0.3 * BAR, Math.min(Math.max(twice, hand), passes));
+    }
+
+    private void crack(Course.Leg leg, TestPoint gauge, Setting compensator, Setting relief) {
+        Rehearsal m = bench.machine();
+        Target t = leg.target();
+        boolean alone = m.alone(compensator.id());
+        boolean engine = bench.drivers().stream().allMatch(d -> d instanceof Engine);
+        m.go(m.situation.withSetting(relief.id(), leg.setting()));
+        m.proveOvershoot(relief.id(), leg.setting());
+        Goal goal = new Goal(Way.BACK_OUT_TO_CRACK, gauge.id(), leg.setting(), t.tolerancePa(), moves.limit(gauge), 0);
+        draft.step(
+                        Kind.SET,
+                        of("plan.relief-crack")
+                                .name("relief", relief.id())
+                                .name("compensator", compensator.id())
+                                .pressure("target", leg.setting()))
+                .why(of(engine ? "plan.why.relief-crack-engine" : "plan.why.relief-crack")
+                        .name("relief", relief.id())
+                        .name("compensator", compensator.id())
+                        .pressure("target", leg.setting()))
+                .setting(relief.id())
+                .goal(goal)
+                .expect(readings.around(gauge, leg.setting(), t.tolerancePa()))
+                .ifNot(
+                        of("plan.if-not.never-falls").name("relief", relief.id()),
+                        of("plan.if-not.falls-early").name("relief", relief.id()))
+                .unprotected(alone)
+                .caution("injection", "thread")
+                .people(2)
+                .minutes(8)
+                .add();
+        Goal again = new Goal(Way.TURN_TO_READING, gauge.id(), leg.setting(), t.tolerancePa(), moves.limit(gauge), 0);
+        moves.lockStep(t.setting(), again, List.of(readings.around(gauge, leg.setting(), t.tolerancePa())));
+    }
+}

@@ -1,0 +1,171 @@
+package earlygate.planner;
+
+import static earlygate.explain.Reason.of;
+import static earlygate.quantity.Si.ZERO_C;
+
+import earlygate.explain.Reason;
+import earlygate.plan.Phase;
+import earlygate.plan.Step.Kind;
+import earlygate.solve.SteadyState;
+import earlygate.unit.DcMotor;
+import earlygate.unit.Driver;
+import earlygate.unit.Engine;
+import earlygate.unit.Fluid;
+import earlygate.unit.PowerUnit;
+import earlygate.unit.Pump;
+import earlygate.unit.Situation;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+
+/** Phases 4 and 5: first oil, then warm oil at low pressure. */
+final class FirstStart {
+    /** Oil in a hall before work, for the estimate of warming time only. */
+    private static final double HALL = 18 + ZERO_C;
+
+    private static final double LONGEST_WARM_UP = 240;
+
+    private final Site bench;
+    private final PowerUnit unit;
+    private final Script draft;
+    private final Readings readings;
+
+    FirstStart(Site bench) {
+        this.bench = bench;
+        this.unit = bench.unit();
+        this.draft = bench.draft();
+        this.readings = bench.readings();
+    }
+
+    void firstStart() {
+        draft.phase(Phase.Id.FIRST_START);
+        for (Driver d : bench.drivers()) {
+            String code =
+                    d instanceof Engine ? "plan.turn-engine" : d instanceof DcMotor ? "plan.jog-pack" : "plan.jog";
+            Reason jog = of(code).name("motor", d.id());
+            Optional<String> arrow = rotation(d);
+            draft.step(
+                            Kind.CHECK,
+                            arrow.isPresent()
+                                    ? jog.name("rotation", arrow.get())
+                                    : jog.said("rotation", of("part.as-the-arrow-shows")))
+                    .why(of("plan.why.jog"))
+                    .does("lock-out", d.id(), 0)
+                    .does("rotation", d.id(), 1)
+                    .caution(bench.coupled(d) ? new String[] {"coupling", "suction"} : new String[] {"lock-out"})
+                    .people(2)
+                    .minutes(3)
+                    .add();
+        }
+        Rehearsal m = bench.machine();
+        m.go(flushing(bench.running(m.situation)));
+        boolean engines = bench.drivers().stream().allMatch(d -> d instanceof Engine);
+        draft.step(
+                        Kind.TEST,
+                        of(engines ? "plan.flush-engine" : "plan.flush")
+                                .name("motor", Site.names(bench.drivers()))
+                                .name("throttle", Site.names(bench.loads())))
+                .why(of("plan.why.flush"))
+                .moves(bench.drivers())
+                .expect(readings.roughly(bench.gauge()))
+                .expect(readings.currents())
+                .ifNot(of("plan.if-not.no-pressure"), of("plan.if-not.rattle"), of("plan.if-not.current-high"))
+                .caution("injection", "rotation-stop")
+                .onTime(bench.drivers())
+                .minutes(6)
+                .add();
+        OnTime.rest(bench);
+        draft.step(Kind.CHECK, of("plan.leak-walk"))
+                .why(of("plan.why.leak-walk"))
+                .caution("injection")
+                .minutes(3)
+                .add();
+    }
+
+    /** The valves as they rest with every load open; where no oil takes that way, the position in which most does. */
+    private Situation flushing(Situation running) {
+        Rehearsal m = bench.machine();
+        Situation best = bench.loads(running, 1);
+        double most = flow(m.solved(best));
+        for (Situation s : bench.anyPosition(best)) {
+            double flow = flow(m.solved(s));
+            if (flow > 2 * most + 1e-6) {
+                most = flow;
+                best = s;
+            }
+        }
+        return best;
+    }
+
+    /** Oil that goes through the loads, m3/s; none where the model has no answer. */
+    private double flow(SteadyState s) {
+        return s == null
+                ? 0
+                : bench.loads().stream()
+                        .mapToDouble(t -> Math.abs(s.valve(t.id()).flow()))
+                        .sum();
+    }
+
+    private Optional<String> rotation(Driver d) {
+        return unit.all(Pump.class).stream()
+                .filter(p -> p.driver().equals(d.id()))
+                .map(Pump::rotation)
+                .filter(r -> !r.isEmpty())
+                .findFirst();
+    }
+
+    void warmUp() {
+        draft.phase(Phase.Id.WARM_UP);
+        Rehearsal m = bench.machine();
+        Fluid f = unit.fluid();
+        // A pack with an on-time limit can't warm its oil; its band begins where a hall is.
+        boolean pack = bench.drivers().stream().anyMatch(d -> d instanceof DcMotor);
+        m.go(pack ? bench.stopped(m.situation) : warmest(m));
+        double seconds = m.heat() > 0 ? f.heatCapacity() * Math.max(0, f.bandLow() - HALL) / m.heat() : 0;
+        draft.step(
+                        Kind.TEST,
+                        of(pack ? "plan.oil-in-band" : "plan.warm-up")
+                                .temperature("low", f.bandLow())
+                                .temperature("high", f.bandHigh()))
+                .why(
+                        pack
+                                ? of("plan.why.oil-in-band")
+                                : of("plan.why.warm-up")
+                                        .power("heat", m.heat())
+                                        .temperature("high", f.bandHigh())
+                                        .time("time", seconds))
+                .expect(readings.oilInBand())
+                .ifNot(of("plan.if-not.slow-warm"))
+                .caution("hot")
+                .minutes(pack ? 1 : Math.max(1, Math.min(LONGEST_WARM_UP, Math.round(seconds / 60))))
+                .add();
+    }
+
+    /** Load and valves so that most heat is made, far below every rating and the motor's own. */
+    private Situation warmest(Rehearsal m) {
+        Situation best = bench.loads(m.situation.centred(unit), 0);
+        double most = 0;
+        List<Situation> ways = new ArrayList<>();
+        for (double opening : new double[] {0, 0.1, 0.3, 1}) {
+            Situation s = bench.loads(m.situation.centred(unit), opening);
+            ways.add(s);
+            ways.addAll(bench.anyPosition(s));
+        }
+        for (Situation s : ways) {
+            SteadyState state = m.solved(s);
+            double heat = state == null ? 0 : m.power(state);
+            boolean low = state != null
+                    && unit.all(Driver.class).stream()
+                            .allMatch(d -> state.driver(d.id()).load() < 0.9 * d.serviceFactor())
+                    && unit.lines().stream()
+                            .allMatch(l -> state.pressure(l.id())
+                                    < 0.7 * unit.weakest(l.id()).pressurePa());
+            // Another position of the valves must be worth the walk.
+            if (low && heat > most * (s.positions().equals(best.positions()) ? 1 : 1.25)) {
+                most = heat;
+                best = s;
+            }
+        }
+        return best;
+    }
+}

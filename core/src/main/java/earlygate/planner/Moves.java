@@ -1,0 +1,67 @@
+package earlygate.planner;
+
+import static earlygate.explain.Reason.of;
+
+import earlygate.plan.Expect;
+import earlygate.plan.Step.Goal;
+import earlygate.plan.Step.Kind;
+import earlygate.plan.Step.Way;
+import earlygate.unit.PowerUnit;
+import earlygate.unit.Screw;
+import earlygate.unit.Setting;
+import earlygate.unit.TestPoint;
+import java.util.List;
+
+/** The moves that every leg is made of: valves put in place, a screw moved out of the way, a nut tightened. */
+final class Moves {
+    private final Site bench;
+    private final PowerUnit unit;
+    private final Script draft;
+    private final Readings readings;
+
+    Moves(Site bench) {
+        this.bench = bench;
+        this.unit = bench.unit();
+        this.draft = bench.draft();
+        this.readings = bench.readings();
+    }
+
+    void move(Setting s, double to, String code, TestPoint gauge) {
+        Rehearsal m = bench.machine();
+        double turns = turnsTo(s, to);
+        boolean end = to >= s.screw().maxPa();
+        m.go(m.situation.withSetting(s.id(), to));
+        draft.step(Kind.START_POSITION, of(code).name("setting", s.id()).turns("turns", turns))
+                .why(of("plan.why.raise").name("setting", s.id()))
+                .setting(s.id())
+                .goal(new Goal(
+                        end ? Way.TO_THE_END : Way.COUNT_TURNS, gauge.id(), readings.of(gauge), 0, limit(gauge), turns))
+                .ifNot(of("plan.if-not.keeps-rising").name("compensator", s.id()))
+                .caution("injection", "adjuster-only")
+                .minutes(2)
+                .add();
+    }
+
+    void lockStep(String setting, Goal goal, List<Expect> expect) {
+        boolean cap = unit.capped(setting);
+        draft.step(Kind.LOCK, of(cap ? "plan.lock-cap" : "plan.lock").name("setting", setting))
+                .why(of("plan.why.lock"))
+                .setting(setting)
+                .goal(goal)
+                .expect(expect)
+                .ifNot(of("plan.if-not.lock-moved").name("setting", setting))
+                .caution("injection")
+                .onTime(bench.drivers())
+                .minutes(3)
+                .add();
+    }
+
+    double limit(TestPoint gauge) {
+        return unit.weakest(gauge.line()).pressurePa();
+    }
+
+    double turnsTo(Setting s, double to) {
+        Screw screw = s.screw();
+        return Site.sixteenths((to - bench.machine().situation.settings().get(s.id())) / screw.paPerTurn());
+    }
+}

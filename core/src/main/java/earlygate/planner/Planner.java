@@ -1,0 +1,210 @@
+package earlygate.planner;
+
+import earlygate.explain.Reason;
+import earlygate.gauge.GaugeSearch;
+import earlygate.plan.Plan;
+import earlygate.plan.School;
+import earlygate.plan.SectionOrder;
+import earlygate.target.GapSchool;
+import earlygate.unit.PowerUnit;
+import earlygate.unit.Pump;
+import earlygate.unit.ReliefValve;
+import earlygate.unit.Screw;
+import earlygate.unit.Setting;
+import earlygate.unit.Target;
+import earlygate.unit.Throttle;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Optional;
+
+/**
+ * Derives the commissioning sequence from the circuit and proves it on the model: {@link Course} finds the order,
+ * {@link Setter} writes it as steps in a school's way, {@link Rehearsal} solves every step and collects what is unsafe.
+ */
+public final class Planner {
+    /** What a minute without protection, a kelvin of the tank and a screw moved weigh against each other. */
+    private static final double PER_UNPROTECTED_MINUTE = 1;
+
+    private static final double PER_KELVIN = 2;
+    private static final double PER_MOVE = 1;
+
+    private Planner() {}
+
+    public static Plan plan(PowerUnit unit, School school, GapSchool gaps) {
+        return plan(unit, school, gaps, SectionOrder.HIGHEST_FIRST);
+    }
+
+    public static Plan plan(PowerUnit unit, School school, GapSchool gaps, SectionOrder sections) {
+        List<Plan.Refusal> unfit = unfit(unit);
+        if (!unfit.isEmpty()) {
+            return refused(school, unfit, List.of());
+        }
+        GaugeSearch reaching = new GaugeSearch(unit);
+        Course course = new Course(unit, reaching, sections);
+        Optional<List<Course.Leg>> legs = course.derive();
+        if (legs.isEmpty()) {
+            return refused(school, course.stuck(), List.of());
+        }
+        List<Plan> all = schools(unit).stream()
+                .map(s -> one(unit, reaching, course, legs.get(), s))
+                .toList();
+        List<Plan.Comparison> comparison =
+                all.stream().flatMap(p -> p.comparison().stream()).toList();
+        Plan chosen = school == School.AUTO ? cheapest(all) : only(all, school, unit);
+        if (!chosen.refused().isEmpty()) {
+            return refused(chosen.school(), chosen.refused(), comparison);
+        }
+        return new Plan(chosen.school(), why(unit, chosen, all), chosen.phases(), comparison, List.of());
+    }
+
+    private static Plan refused(School school, List<Plan.Refusal> why, List<Plan.Comparison> comparison) {
+        return new Plan(school, Reason.of("plan.why.refused"), List.of(), comparison, why);
+    }
+
+    /** Only a compensated pump with a relief of its own leaves a choice; a fixed pump's relief is set at full flow. */
+    private static List<School> schools(PowerUnit unit) {
+        return pair(unit).isPresent()
+                ? List.of(School.LEAD_WITH_PUMP, School.LEAD_WITH_RELIEF, School.SIDE_BY_SIDE)
+                : List.of(School.LEAD_WITH_RELIEF);
+    }
+
+    private record Pair(Pump pump, ReliefValve relief) {}
+
+    private static Optional<Pair> pair(PowerUnit unit) {
+        return unit.all(Pump.class).stream()
+                .filter(p -> p.compensator().isPresent())
+                .flatMap(p -> unit.all(ReliefValve.class).stream()
+                        .filter(r ->
+                                r.role() == ReliefValve.Role.MAIN && r.inlet().equals(p.outlet()))
+                        .map(r -> new Pair(p, r)))
+                .findFirst();
+    }
+
+    private static Plan one(PowerUnit unit, GaugeSearch reaching, Course course, List<Course.Leg> legs, School school) {
+        Site bench = Site.of(unit, reaching);
+        Preliminaries before = new Preliminaries(bench);
+        before.paper();
+        before.makeSafe();
+        before.beforeStart(s -> course.start(s, school == School.LEAD_WITH_RELIEF));
+        FirstStart first = new FirstStart(bench);
+        first.firstStart();
+        first.warmUp();
+        Setter setter = new Setter(bench, school, legs);
+        setter.set();
+        setter.lock();
+        Closing after = new Closing(bench);
+        after.verify();
+        after.handOver();
+        List<Plan.Refusal> refused = bench.machine().refused;
+        Plan.Comparison cost = bench.draft().comparison(school, refused.stream().findFirst());
+        return new Plan(
+                school,
+                Reason.of("plan.why.none"),
+                refused.isEmpty() ? bench.draft().phases() : List.of(),
+                List.of(cost),
+                refused);
+    }
+
+    private static Plan cheapest(List<Plan> all) {
+        return all.stream()
+                .filter(p -> p.refused().isEmpty())
+                .min(Comparator.comparingDouble(p -> cost(p.comparison().get(0))))
+                .orElse(all.get(0));
+    }
+
+    private static double cost(Plan.Comparison c) {
+        return PER_UNPROTECTED_MINUTE * c.unprotected() / 60 + PER_KELVIN * c.tankRise() + PER_MOVE * c.moves();
+    }
+
+    private static Plan only(List<Plan> all, School school, PowerUnit unit) {
+        return all.stream()
+                .filter(p -> p.school() == school)
+                .findFirst()
+                .orElseGet(() -> refused(
+                        school,
+                        List.of(new Plan.Refusal(
+                                "school-not-for-this-unit",
+                                school.key(),
+                                Reason.of("plan.refused.school")
+                                        .name("school", school.key())
+                                        .name("unit", unit.tag()))),
+                        all.get(0).comparison()));
+    }
+
+    /** What decided, in figures: what full flow over the relief would ask of the motor, or that there is no choice. */
+    private static Reason why(PowerUnit unit, Plan chosen, List<Plan> all) {
+        Optional<Pair> pair = pair(unit);
+        if (pair.isEmpty()) {
+            return Reason.of("plan.why.fixed-pump").name("unit", unit.tag());
+        }
+        ReliefValve relief = pair.get().relief();
+        Pump pump = pair.get().pump();
+        double crack = unit.target(relief.id()).map(Target::pressurePa).orElse(relief.settingPa());
+        double full = relief.fullFlowPressure(
+                crack, pump.displacement() * unit.driverOf(pump).noLoadSpeed());
+        double load = all.stream()
+                .filter(p -> p.school() == School.LEAD_WITH_RELIEF)
+                .mapToDouble(p -> p.comparison().get(0).peakMotorLoad())
+                .findFirst()
+                .orElse(0);
+        double limit = unit.driverOf(pump).serviceFactor();
+        String code = chosen.school() == School.LEAD_WITH_RELIEF
+                ? "plan.why.relief-leads"
+                : load > limit ? "plan.why.motor-too-small" : "plan.why.less-heat";
+        return Reason.of(code)
+                .name("motor", pump.driver())
+                .name("relief", relief.id())
+                .ratio("load", load)
+                .ratio("limit", limit)
+                .pressure("fullFlow", full)
+                .number("moves", chosen.comparison().get(0).moves())
+                .number("rise", Math.round(chosen.comparison().get(0).tankRise()));
+    }
+
+    /** Reasons why this circuit can't be planned at all, each with what to fit or say. */
+    private static List<Plan.Refusal> unfit(PowerUnit unit) {
+        List<Plan.Refusal> unfit = new ArrayList<>();
+        for (Setting s : unit.settings()) {
+            if (s.kind() == Setting.Kind.POWER_LIMITER) {
+                continue;
+            }
+            Optional<Target> target = unit.target(s.id());
+            if (target.isEmpty()) {
+                unfit.add(new Plan.Refusal(
+                        "target-missing",
+                        s.id(),
+                        Reason.of("plan.refused.no-target").name("setting", s.id())));
+            } else if (outside(s.screw(), target.get())) {
+                unfit.add(new Plan.Refusal(
+                        "target-out-of-range",
+                        s.id(),
+                        Reason.of("plan.refused.range")
+                                .name("setting", s.id())
+                                .pressure("target", target.get().pressurePa())
+                                .pressure("min", s.screw().minPa())
+                                .pressure("max", s.screw().maxPa())));
+            }
+        }
+        if (unit.testPoints().isEmpty()) {
+            String line = unit.lines().get(0).id();
+            unfit.add(new Plan.Refusal(
+                    "gauge-missing",
+                    line,
+                    Reason.of("plan.refused.no-gauge-at-all").name("unit", unit.tag())));
+        }
+        boolean load = unit.all(Throttle.class).stream()
+                .anyMatch(t -> t.purpose() == Throttle.Purpose.LOAD && t.atRest() == 0);
+        if (!load || unit.all(Pump.class).isEmpty()) {
+            unfit.add(new Plan.Refusal(
+                    "load-missing",
+                    unit.tag(),
+                    Reason.of("plan.refused.no-load").name("unit", unit.tag())));
+        }
+        return unfit;
+    }
+
+    private static boolean outside(Screw screw, Target t) {
+        return t.pressurePa() < screw.minPa() || t.pressurePa() > screw.maxPa();
+    }
+}

@@ -1,0 +1,229 @@
+package earlygate.planner;
+
+import static earlygate.explain.Reason.of;
+
+import earlygate.plan.Phase;
+import earlygate.plan.Step.Goal;
+import earlygate.plan.Step.Kind;
+import earlygate.plan.Step.Way;
+import earlygate.quantity.Si;
+import earlygate.unit.Accumulator;
+import earlygate.unit.DcMotor;
+import earlygate.unit.Driver;
+import earlygate.unit.Electric;
+import earlygate.unit.Engine;
+import earlygate.unit.PowerUnit;
+import earlygate.unit.Pump;
+import earlygate.unit.Setting;
+import earlygate.unit.Situation;
+import earlygate.unit.Target;
+import earlygate.unit.TestPoint;
+import earlygate.unit.Throttle;
+import java.util.function.ToDoubleFunction;
+
+/** Phases 1 to 3: paper, make safe, before the first start. */
+final class Preliminaries {
+    private final Site bench;
+    private final PowerUnit unit;
+    private final Script draft;
+    private final Readings readings;
+
+    Preliminaries(Site bench) {
+        this.bench = bench;
+        this.unit = bench.unit();
+        this.draft = bench.draft();
+        this.readings = bench.readings();
+    }
+
+    void paper() {
+        draft.phase(Phase.Id.PAPER);
+        draft.step(
+                        Kind.CHECK,
+                        of("plan.schematic")
+                                .name("number", unit.drawing().number())
+                                .name("revision", unit.drawing().revision()))
+                .why(of("plan.why.schematic"))
+                .minutes(5)
+                .add();
+        for (Target t : unit.targets()) {
+            draft.step(
+                            Kind.CHECK,
+                            of("plan.target")
+                                    .name("setting", t.setting())
+                                    .pressure("target", t.pressurePa())
+                                    .pressure("tolerance", t.tolerancePa()))
+                    .why(of("plan.why.target"))
+                    .add();
+        }
+        for (TestPoint gauge : unit.testPoints()) {
+            draft.step(
+                            Kind.CHECK,
+                            of("plan.instruments")
+                                    .name("gauge", gauge.id())
+                                    .pressure("range", gauge.rangePa())
+                                    .number("class", gauge.accuracyClass())
+                                    .pressure("error", gauge.errorPa()))
+                    .why(of("plan.why.instruments"))
+                    .tool(tools())
+                    .minutes(2)
+                    .add();
+        }
+    }
+
+    private String tools() {
+        return String.join(
+                " · ",
+                unit.settings().stream()
+                        .map(s -> s.screw().wrench())
+                        .filter(w -> !w.isEmpty())
+                        .distinct()
+                        .toList());
+    }
+
+    /** Everything let down and proved at zero on a gauge that is already there, or at a bleed; only then gauges go on. */
+    void makeSafe() {
+        draft.phase(Phase.Id.MAKE_SAFE);
+        for (Driver d : bench.drivers()) {
+            boolean pack = d instanceof DcMotor;
+            draft.step(Kind.CHECK, of(pack ? "plan.clamp-off" : "plan.lock-out").name("motor", d.id()))
+                    .why(of("plan.why.lock-out"))
+                    .does("lock-out", d.id(), 1)
+                    .caution("lock-out", "stored-pressure")
+                    .minutes(5)
+                    .add();
+        }
+        draft.step(Kind.CHECK, of("plan.block-load"))
+                .why(of("plan.why.block-load"))
+                .caution("loads")
+                .minutes(5)
+                .add();
+        LetDown.write(bench);
+        LetDown.proveZero(bench, "plan.prove-zero-on-line");
+        for (Accumulator a : unit.all(Accumulator.class)) {
+            draft.step(
+                            Kind.CHECK,
+                            of("plan.precharge").name("accumulator", a.id()).pressure("precharge", a.prechargePa()))
+                    .why(of("plan.why.precharge"))
+                    .note("precharge")
+                    .caution("stored-pressure", "nitrogen")
+                    .people(2)
+                    .minutes(10)
+                    .add();
+        }
+        for (TestPoint gauge : unit.testPoints()) {
+            draft.step(
+                            Kind.MOVE_GAUGE,
+                            of("plan.fit-gauge")
+                                    .name("gauge", gauge.id())
+                                    .name("line", gauge.line())
+                                    .pressure("range", gauge.rangePa()))
+                    .why(of("plan.why.fit-gauge"))
+                    .caution("oxygen", "rated-parts")
+                    .minutes(5)
+                    .add();
+        }
+    }
+
+    void beforeStart(ToDoubleFunction<Setting> start) {
+        draft.phase(Phase.Id.BEFORE_START);
+        draft.step(
+                        Kind.CHECK,
+                        of("plan.oil")
+                                .name("oil", unit.fluid().name())
+                                .number("litres", unit.fluid().tankVolume() * 1000)
+                                .name("cleanliness", unit.fluid().cleanlinessTarget()))
+                .why(of("plan.why.oil"))
+                .note("level", "cleanliness", "indicator")
+                .minutes(5)
+                .add();
+        for (Pump p : unit.all(Pump.class)) {
+            if (p.suctionValve()) {
+                draft.step(Kind.CHECK, of("plan.suction").name("pump", p.id()))
+                        .why(of("plan.why.suction"))
+                        .does("suction", p.id(), 1)
+                        .caution("suction")
+                        .minutes(2)
+                        .add();
+            }
+            if (p.caseToFill()) {
+                draft.step(Kind.CHECK, of("plan.case").name("pump", p.id()))
+                        .why(of("plan.why.case"))
+                        .does("fill", p.id(), 1)
+                        .caution("empty-case")
+                        .minutes(5)
+                        .add();
+            }
+        }
+        bench.drivers().forEach(this::supply);
+        for (Setting s : unit.settings()) {
+            if (unit.target(s.id()).isPresent()) {
+                begin(s, start.applyAsDouble(s));
+            }
+        }
+        Rehearsal m = bench.machine();
+        Situation still = m.situation.centred(unit);
+        for (Throttle t : bench.handValves()) {
+            still = still.withOpening(t.id(), t.purpose() == Throttle.Purpose.LOAD ? 1 : 0);
+        }
+        m.go(still);
+        draft.step(Kind.START_POSITION, of("plan.open-load").name("throttle", Site.names(bench.loads())))
+                .why(of("plan.why.open-load"))
+                .moves(bench.loads())
+                .minutes(1)
+                .add();
+    }
+
+    private void supply(Driver d) {
+        if (d instanceof Engine e) {
+            draft.step(Kind.CHECK, of("plan.engine").name("engine", e.id()).number("rpm", Math.round(e.mid() / Si.RPM)))
+                    .why(of("plan.why.engine"))
+                    .caution("coupling")
+                    .minutes(3)
+                    .add();
+            return;
+        }
+        Electric motor = (Electric) d;
+        draft.step(
+                        Kind.CHECK,
+                        of(bench.coupled(d) ? "plan.supply" : "plan.supply-pack")
+                                .name("motor", d.id())
+                                .number("volts", motor.voltage())
+                                .current("rated", motor.ratedCurrent()))
+                .why(of("plan.why.supply"))
+                .note("supply")
+                .caution(bench.coupled(d) ? new String[] {"coupling"} : new String[0])
+                .minutes(3)
+                .add();
+    }
+
+    /** To the end where the start position is one; what stays as it stands is only noted. */
+    private void begin(Setting s, double at) {
+        Rehearsal m = bench.machine();
+        m.go(m.situation.withSetting(s.id(), at));
+        boolean out = at <= s.screw().minPa();
+        boolean in = at >= s.screw().maxPa();
+        if (!out && !in) {
+            draft.step(Kind.CHECK, of("plan.leave").name("setting", s.id()).pressure("present", s.present()))
+                    .why(of("plan.why.leave").name("setting", s.id()))
+                    .add();
+            return;
+        }
+        // At least a sixteenth, so that the direction is told also where the sheet has it at its end already.
+        double turns = Math.max(
+                1 / 16.0, Site.sixteenths(Math.abs(s.present() - at) / s.screw().paPerTurn()));
+        boolean cap = unit.capped(s.id());
+        draft.step(
+                        Kind.START_POSITION,
+                        of(out ? cap ? "plan.back-out-cap" : "plan.back-out" : "plan.all-in")
+                                .name("setting", s.id()))
+                .why(of(out ? "plan.why.back-out" : "plan.why.all-in")
+                        .name("setting", s.id())
+                        .turns("turns", turns)
+                        .pressure("present", s.present()))
+                .setting(s.id())
+                .goal(new Goal(Way.TO_THE_END, bench.gauge().id(), 0, 0, 0, out ? -turns : turns))
+                .caution("thread")
+                .minutes(3)
+                .add();
+    }
+}

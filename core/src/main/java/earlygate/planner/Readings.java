@@ -1,0 +1,69 @@
+package earlygate.planner;
+
+import static earlygate.quantity.Si.BAR;
+
+import earlygate.explain.Value.Kind;
+import earlygate.plan.Expect;
+import earlygate.unit.Driver;
+import earlygate.unit.Engine;
+import earlygate.unit.Fluid;
+import earlygate.unit.PowerUnit;
+import earlygate.unit.TestPoint;
+import java.util.List;
+
+/** What the fitted instruments must show with the machine as it stands in the plan. */
+final class Readings {
+    /** Band around an expected motor current: clamp meter, supply voltage and the spread of motors. */
+    private static final double CURRENT_BAND = 0.15;
+
+    private final PowerUnit unit;
+    private final Rehearsal machine;
+
+    Readings(PowerUnit unit, Rehearsal machine) {
+        this.unit = unit;
+        this.machine = machine;
+    }
+
+    /** Pa on a gauge now; 0 where the model had no answer and the plan is refused anyway. */
+    double of(TestPoint gauge) {
+        return machine.state == null ? 0 : machine.state.pressure(gauge.line());
+    }
+
+    /** Wide enough to tell "about there" from "not at all": valves differ at the ends of their screws. */
+    Expect roughly(TestPoint gauge) {
+        double p = of(gauge);
+        return new Expect(gauge.id(), Kind.PRESSURE, p, 0.4 * p, p + Math.max(10 * BAR, p / 2) + gauge.errorPa());
+    }
+
+    Expect pressure(TestPoint gauge, double bandPa) {
+        double p = of(gauge);
+        double band = bandPa + gauge.errorPa();
+        return new Expect(gauge.id(), Kind.PRESSURE, p, Math.max(0, p - band), p + band);
+    }
+
+    /** The reading that the schematic's tolerance allows around {@code aimPa}, with the model's own value between. */
+    Expect around(TestPoint gauge, double aimPa, double tolerancePa) {
+        return new Expect(gauge.id(), Kind.PRESSURE, of(gauge), aimPa - tolerancePa, aimPa + tolerancePa);
+    }
+
+    Expect zero(TestPoint gauge) {
+        // The gauge's own error is taken off again when it is judged.
+        return new Expect(gauge.id(), Kind.PRESSURE, 0, 0, 2 * gauge.errorPa());
+    }
+
+    /** One for every driver that has a current. */
+    List<Expect> currents() {
+        return unit.all(Driver.class).stream()
+                .filter(d -> !(d instanceof Engine) && machine.state != null)
+                .map(d -> {
+                    double amps = machine.state.driver(d.id()).current();
+                    return new Expect(d.id(), Kind.CURRENT, amps, amps * (1 - CURRENT_BAND), amps * (1 + CURRENT_BAND));
+                })
+                .toList();
+    }
+
+    Expect oilInBand() {
+        Fluid f = unit.fluid();
+        return new Expect(Expect.OIL, Kind.TEMPERATURE, f.middleOfBand(), f.bandLow(), f.bandHigh());
+    }
+}

@@ -1,0 +1,122 @@
+package earlygate.planner;
+
+import earlygate.explain.Reason;
+import earlygate.network.ComponentState.DriverState;
+import earlygate.network.Network;
+import earlygate.plan.Plan;
+import earlygate.solve.Outcome;
+import earlygate.solve.Solver;
+import earlygate.solve.SteadyState;
+import earlygate.unit.Driver;
+import earlygate.unit.PowerUnit;
+import earlygate.unit.Situation;
+import java.util.ArrayList;
+import java.util.List;
+
+/**
+ * The machine as the plan has left it so far: every step changes the situation, is solved on the model, and is held
+ * against ratings and the motor. What it finds unsafe is collected as refusals.
+ */
+final class Rehearsal {
+    /** A screw at hand may be turned this much past its target, as a fraction of it. */
+    private static final double OVERSHOOT = 0.25;
+
+    final PowerUnit unit;
+    private final Network network;
+    final List<Plan.Refusal> refused = new ArrayList<>();
+    Situation situation;
+    SteadyState state;
+    private double peakLoad;
+
+    Rehearsal(PowerUnit unit, Situation start) {
+        this.unit = unit;
+        this.network = new Network(unit);
+        go(start);
+    }
+
+    /** Puts the machine in a situation and solves it. */
+    SteadyState go(Situation next) {
+        situation = next;
+        state = solved(next);
+        if (state == null) {
+            refuse("not-solvable", unit.tag(), Reason.of("plan.refused.not-solvable"));
+            return null;
+        }
+        ratings(state, "");
+        motors(state);
+        return state;
+    }
+
+    /** What the model says of a situation without going there; null where it has no answer. */
+    SteadyState solved(Situation s) {
+        return Solver.solve(network, s) instanceof Outcome.Converged c ? c.state() : null;
+    }
+
+    /** The screw at hand turned past its target must still not pass a rating. */
+    void proveOvershoot(String setting, double settingPa) {
+        double past = unit.setting(setting).screw().clamp(settingPa * (1 + OVERSHOOT));
+        SteadyState s = solved(situation.withSetting(setting, past));
+        if (s != null) {
+            ratings(s, setting);
+        }
+    }
+
+    private void ratings(SteadyState s, String screw) {
+        s.pressures().forEach((line, pa) -> {
+            PowerUnit.Rating weakest = unit.weakest(line);
+            if (pa > weakest.pressurePa()) {
+                Reason why = Reason.of(screw.isEmpty() ? "plan.refused.rating" : "plan.refused.overshoot")
+                        .name("line", line)
+                        .name("setting", screw)
+                        .name("part", weakest.part())
+                        .pressure("pressure", pa)
+                        .pressure("rating", weakest.pressurePa());
+                refuse("rating-passed", line, why);
+            }
+        });
+    }
+
+    private void motors(SteadyState s) {
+        unit.all(Driver.class).forEach(m -> {
+            DriverState d = s.driver(m.id());
+            peakLoad = Math.max(peakLoad, d.load());
+            if (d.load() > m.serviceFactor()) {
+                Reason why = Reason.of("plan.refused.overload")
+                        .name("motor", m.id())
+                        .ratio("load", d.load())
+                        .ratio("limit", m.serviceFactor());
+                refuse("motor-overload", m.id(), why);
+            }
+        });
+    }
+
+    void refuse(String code, String subject, Reason message) {
+        if (refused.stream().noneMatch(r -> r.code().equals(code) && r.subject().equals(subject))) {
+            refused.add(new Plan.Refusal(code, subject, message));
+        }
+    }
+
+    double peakLoad() {
+        return peakLoad;
+    }
+
+    /** All shaft power ends as heat in the oil while nothing moves, W. */
+    double heat() {
+        return state == null ? 0 : power(state);
+    }
+
+    double power(SteadyState s) {
+        return unit.all(Driver.class).stream()
+                .mapToDouble(m -> s.driver(m.id()).power())
+                .sum();
+    }
+
+    /** True where this screw, run away to its end, would pass a rating: nothing else stands below. */
+    boolean alone(String setting) {
+        SteadyState s = solved(
+                situation.withSetting(setting, unit.setting(setting).screw().maxPa()));
+        return s != null
+                && s.pressures().entrySet().stream()
+                        .anyMatch(e -> e.getValue() > unit.weakest(e.getKey()).pressurePa());
+    }
+}

@@ -1,0 +1,285 @@
+package earlygate.planner;
+
+import earlygate.explain.Reason;
+import earlygate.plan.Expect;
+import earlygate.plan.Phase;
+import earlygate.plan.Plan;
+import earlygate.plan.School;
+import earlygate.plan.Step;
+import earlygate.plan.Step.Goal;
+import earlygate.plan.Step.Kind;
+import earlygate.unit.Component;
+import earlygate.unit.DcMotor;
+import earlygate.unit.Driver;
+import earlygate.unit.Fluid;
+import earlygate.unit.Situation;
+import java.util.ArrayList;
+import java.util.EnumMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+
+/** A plan while it is being written: steps in order, each with the machine as it stands then. */
+final class Script {
+    /** Share of a step's time during which its pressure is really held; the rest is reading, walking, writing. */
+    private static final double HELD = 0.25;
+
+    /** A step of full flow that may last this long needs no clock, s. */
+    private static final double LONG = 2400;
+
+    final Rehearsal machine;
+    private final Map<Phase.Id, List<Step>> steps = new EnumMap<>(Phase.Id.class);
+    private Phase.Id phase = Phase.Id.PAPER;
+    private int count;
+    private int moves;
+    private double heat;
+    private double minutes;
+    private double unprotected;
+    private double stretch;
+    private Situation shown;
+
+    Script(Rehearsal machine) {
+        this.machine = machine;
+        this.shown = machine.situation;
+    }
+
+    void phase(Phase.Id id) {
+        phase = id;
+    }
+
+    Writer step(Kind kind, Reason action) {
+        return new Writer(kind, action);
+    }
+
+    /** Writes what differs by hand from the last step as one step of its own; nothing where nothing differs. */
+    void arrange(Set<String> said) {
+        Situation to = machine.situation;
+        List<Reason> parts = HandMoves.between(machine.unit, shown, to, said);
+        if (parts.isEmpty()) {
+            return;
+        }
+        Situation at = HandMoves.without(shown, to, said);
+        put(new Step(
+                "s" + ++count,
+                Kind.CHECK,
+                Optional.empty(),
+                Optional.empty(),
+                Reason.of("plan.arrange").said("parts", parts),
+                Reason.of("plan.why.arrange"),
+                Optional.empty(),
+                at,
+                List.of(),
+                List.of(),
+                List.of(Reason.of("caution.loads")),
+                "",
+                1,
+                1,
+                false,
+                Optional.empty(),
+                List.of(),
+                List.of()));
+    }
+
+    private void put(Step step) {
+        steps.computeIfAbsent(phase, id -> new ArrayList<>()).add(step);
+        shown = step.situation();
+        minutes += step.minutes();
+    }
+
+    List<Phase> phases() {
+        List<Phase> phases = new ArrayList<>();
+        for (Phase.Id id : Phase.Id.values()) {
+            List<Step> own = List.copyOf(steps.getOrDefault(id, List.of()));
+            phases.add(new Phase(id, own, List.of(Reason.of("hold." + id.key()))));
+        }
+        return phases;
+    }
+
+    Plan.Comparison comparison(School school, Optional<Plan.Refusal> refused) {
+        double rise = heat / machine.unit.fluid().heatCapacity();
+        return new Plan.Comparison(school, machine.peakLoad(), heat, rise, unprotected, moves, minutes, refused);
+    }
+
+    /** One step in the making; {@link #add} takes the machine as it stands at that moment. */
+    final class Writer {
+        private final Kind kind;
+        private final Reason action;
+        private Reason why = Reason.of("plan.why.none");
+        private Optional<String> setting = Optional.empty();
+        private Optional<Goal> goal = Optional.empty();
+        private final List<Expect> expect = new ArrayList<>();
+        private final List<Reason> ifNot = new ArrayList<>();
+        private final List<Reason> cautions = new ArrayList<>();
+        private String tool = "";
+        private int people = 1;
+        private double takes = 1;
+        private boolean alone;
+        private Optional<Step.Demand> demand = Optional.empty();
+        private final List<Reason> notes = new ArrayList<>();
+        private final Set<String> said = new LinkedHashSet<>();
+        private final List<Step.Deed> does = new ArrayList<>();
+
+        private Writer(Kind kind, Reason action) {
+            this.kind = kind;
+            this.action = action;
+        }
+
+        Writer why(Reason reason) {
+            why = reason;
+            return this;
+        }
+
+        Writer setting(String id) {
+            setting = Optional.of(id);
+            tool = machine.unit.setting(id).screw().wrench();
+            return this;
+        }
+
+        Writer goal(Goal g) {
+            goal = Optional.of(g);
+            return this;
+        }
+
+        Writer expect(Expect e) {
+            expect.add(e);
+            return this;
+        }
+
+        Writer expect(List<Expect> more) {
+            expect.addAll(more);
+            return this;
+        }
+
+        Writer ifNot(Reason... reasons) {
+            ifNot.addAll(List.of(reasons));
+            return this;
+        }
+
+        Writer caution(String... codes) {
+            for (String code : codes) {
+                cautions.add(Reason.of("caution." + code));
+            }
+            return this;
+        }
+
+        Writer demand(Step.Demand d) {
+            demand = Optional.of(d);
+            return this;
+        }
+
+        /** What is to be written down, by the key of its label. */
+        Writer note(String... keys) {
+            for (String key : keys) {
+                notes.add(Reason.of("note." + key));
+            }
+            return this;
+        }
+
+        /** What its being done means at the machine. */
+        Writer does(String action, String part, double to) {
+            does.add(new Step.Deed(action, part, to));
+            return this;
+        }
+
+        /** Parts whose movement the sentence itself says; any other movement becomes a step before this one. */
+        Writer moves(String... ids) {
+            said.addAll(List.of(ids));
+            return this;
+        }
+
+        Writer moves(List<? extends Component> parts) {
+            parts.forEach(p -> said.add(p.id()));
+            return this;
+        }
+
+        Writer tool(String name) {
+            tool = name;
+            return this;
+        }
+
+        /** A battery motor may only be on for so long. */
+        Writer onTime(List<Driver> drivers) {
+            for (Driver d : drivers) {
+                if (d instanceof DcMotor dc) {
+                    cautions.add(
+                            Reason.of("caution.on-time").time("on", dc.onTime()).time("cycle", dc.cycle()));
+                }
+            }
+            return this;
+        }
+
+        /** Full flow over a limiter: how long the tank's heat allows it. */
+        Writer fullFlow() {
+            double heat = machine.heat();
+            Fluid f = machine.unit.fluid();
+            double seconds = heat > 0 ? f.heatCapacity() * (f.bandHigh() - f.middleOfBand()) / heat : 0;
+            if (heat > 0 && seconds < LONG) {
+                cautions.add(
+                        Reason.of("caution.full-flow").time("time", seconds).temperature("high", f.bandHigh()));
+            }
+            return this;
+        }
+
+        Writer minutes(double m) {
+            takes = m;
+            return this;
+        }
+
+        Writer people(int n) {
+            people = n;
+            return this;
+        }
+
+        /** Meanwhile no limit but the screw at hand stands below the ratings. */
+        Writer unprotected(boolean nothingElse) {
+            if (nothingElse) {
+                alone = true;
+                cautions.add(0, Reason.of("caution.unprotected"));
+            }
+            return this;
+        }
+
+        void add() {
+            arrange(said);
+            Situation s = machine.situation;
+            Optional<String> inControl =
+                    machine.state == null || goal.isEmpty() && expect.isEmpty() ? Optional.empty() : holder();
+            Step step = new Step(
+                    "s" + ++count,
+                    kind,
+                    setting,
+                    goal,
+                    action,
+                    why,
+                    inControl,
+                    s,
+                    List.copyOf(expect),
+                    List.copyOf(ifNot),
+                    List.copyOf(cautions),
+                    tool,
+                    people,
+                    takes,
+                    alone,
+                    demand,
+                    List.copyOf(notes),
+                    List.copyOf(does));
+            put(step);
+            stretch = alone ? stretch + takes * 60 : 0;
+            unprotected = Math.max(unprotected, stretch);
+            moves += goal.isPresent() && kind != Kind.LOCK ? 1 : 0;
+            if (phase.ordinal() >= Phase.Id.SET.ordinal() && phase != Phase.Id.HAND_OVER) {
+                heat += machine.heat() * HELD * takes * 60;
+            }
+        }
+
+        private Optional<String> holder() {
+            return machine.unit.testPoints().stream()
+                    .filter(t -> goal.map(g -> g.testPoint().equals(t.id()))
+                            .orElse(expect.stream().anyMatch(e -> e.instrument().equals(t.id()))))
+                    .flatMap(t -> machine.state.limiterOf(t.line()).stream())
+                    .findFirst();
+        }
+    }
+}

@@ -1,0 +1,293 @@
+package earlygate.planner;
+
+import static earlygate.explain.Reason.of;
+
+import earlygate.explain.Reason;
+import earlygate.gauge.Arrangement;
+import earlygate.plan.Phase;
+import earlygate.plan.School;
+import earlygate.plan.Step.Goal;
+import earlygate.plan.Step.Kind;
+import earlygate.plan.Step.Way;
+import earlygate.unit.Accumulator;
+import earlygate.unit.DcMotor;
+import earlygate.unit.PowerUnit;
+import earlygate.unit.Pump;
+import earlygate.unit.ReliefValve;
+import earlygate.unit.Setting;
+import earlygate.unit.Situation;
+import earlygate.unit.Target;
+import earlygate.unit.TestPoint;
+import earlygate.unit.UnloadingValve;
+import java.util.ArrayList;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+
+/** Phases 6 and 7: the legs of the course as steps, each put on the machine and proved as it is written. */
+final class Setter {
+    /** How long a leg's last pressure may be held in all, s, and the rise from which on its oil is read. */
+    private static final double LEG_S = 120;
+
+    private static final double WORTH_READING_K = 3;
+
+    private final Site bench;
+    private final PowerUnit unit;
+    private final Script draft;
+    private final Readings readings;
+    private final School school;
+    private final Moves moves;
+    private final Aim aims;
+    private final List<Course.Leg> course;
+    private final Set<String> done = new LinkedHashSet<>();
+    private final List<Runnable> atTheEnd = new ArrayList<>();
+
+    Setter(Site bench, School school, List<Course.Leg> course) {
+        this.bench = bench;
+        this.unit = bench.unit();
+        this.draft = bench.draft();
+        this.readings = bench.readings();
+        this.school = school;
+        this.moves = new Moves(bench);
+        this.aims = new Aim(bench, moves);
+        this.course = course;
+    }
+
+    void set() {
+        draft.phase(Phase.Id.SET);
+        Rehearsal m = bench.machine();
+        Situation set = bench.running(bench.loads(m.situation, 0)).centred(unit);
+        m.go(set);
+        for (Course.Leg leg : course) {
+            Optional<Pump> pump = leadingPump(leg.target());
+            if (pump.isPresent()) {
+                new CrackRoute(bench, school, moves).write(leg, pump.get());
+            } else {
+                plain(leg);
+            }
+            done.add(leg.target().setting());
+            coolAfter();
+        }
+    }
+
+    /** Oil that the leg may have carried out of its band is read, and let cool, before the next one. */
+    private void coolAfter() {
+        Rehearsal m = bench.machine();
+        double rise = m.heat() * LEG_S / unit.fluid().heatCapacity();
+        OnTime.rest(bench);
+        if (rise > WORTH_READING_K) {
+            m.go(bench.stopped(m.situation));
+            draft.step(
+                            Kind.TEST,
+                            of("plan.oil-in-band")
+                                    .temperature("low", unit.fluid().bandLow())
+                                    .temperature("high", unit.fluid().bandHigh()))
+                    .why(of("plan.why.oil-in-band"))
+                    .expect(readings.oilInBand())
+                    .ifNot(of("plan.if-not.slow-warm"))
+                    .caution("hot")
+                    .add();
+        }
+    }
+
+    /** What can still be seen on its gauge with everything set is read again once all nuts are tight. */
+    void lock() {
+        draft.phase(Phase.Id.LOCK);
+        atTheEnd.forEach(Runnable::run);
+    }
+
+    /** The compensated pump that holds the line while its main relief is found by its crack. */
+    private Optional<Pump> leadingPump(Target t) {
+        if (school == School.LEAD_WITH_RELIEF
+                || !(unit.partOf(t.setting()) instanceof ReliefValve r)
+                || r.role() != ReliefValve.Role.MAIN) {
+            return Optional.empty();
+        }
+        return unit.pumpsInto(r.inlet()).stream()
+                .filter(p -> p.compensator().isPresent() && !done.contains(p.compensatorId()))
+                .findFirst();
+    }
+
+    /** Everything else above, valves arranged, then from below up to the reading. */
+    private void plain(Course.Leg leg) {
+        Target t = leg.target();
+        Rehearsal m = bench.machine();
+        Situation from =
+                bench.loads(bench.running(m.situation), 0).centred(unit).withSetting(t.setting(), leg.setting());
+        Optional<Arrangement> found = bench.reaching()
+                .find(
+                        t.setting(),
+                        from,
+                        id -> !done.contains(id) && !unit.setting(id).kind().equals(Setting.Kind.LOAD_SENSE));
+        if (found.isEmpty() || found.get().gauges().isEmpty()) {
+            String line = unit.setting(t.setting()).line();
+            m.refuse("never-has-the-gauge", t.setting(), Refusals.hidden(t.setting(), line, holder(from, line)));
+            return;
+        }
+        Arrangement reach = found.get();
+        TestPoint gauge = reach.gauges().get(0);
+        for (String other : reach.raised()) {
+            Setting s = unit.setting(other);
+            if (m.situation.settings().get(other) < s.screw().maxPa() - 1) {
+                moves.move(s, s.screw().maxPa(), "plan.raise", gauge);
+            }
+        }
+        double before = m.situation.settings().get(t.setting());
+        Optional<UnloadingValve> charges = charging(t);
+        Situation there =
+                charges.map(v -> Charging.of(bench, reach.situation(), v)).orElse(reach.situation());
+        charges.ifPresent(v -> charge(there.withSetting(t.setting(), before), gauge));
+        m.go(there);
+        m.proveOvershoot(t.setting(), leg.setting());
+        double aim = aims.at(t, gauge);
+        Aim.Reading read = charges.isPresent()
+                ? aims.peak(t, gauge)
+                : aims.margin(t, gauge).orElseGet(() -> aims.alone(t, gauge, aim));
+        boolean down = before > leg.setting() + 1;
+        double turns = Site.sixteenths(
+                (leg.setting() - before) / unit.setting(t.setting()).screw().paPerTurn());
+        boolean relief = unit.partOf(t.setting()) instanceof ReliefValve;
+        draft.step(Kind.SET, action(t, down, aim, gauge, turns, read.goal().targetPa()))
+                .why(why(t, reach))
+                .setting(t.setting())
+                .goal(read.goal())
+                .expect(read.expect())
+                .ifNot(
+                        named(of("plan.if-not.stands-still"), "relief", next(reach, gauge), "part.another-limiter"),
+                        of("plan.if-not.worn"))
+                .unprotected(!relief && m.alone(t.setting()))
+                .caution("injection", "adjuster-only")
+                .fullFlow()
+                .onTime(bench.drivers())
+                .people(2)
+                .minutes(6)
+                .add();
+        if (charges.isPresent()
+                || read.goal().minus().isPresent()
+                || bench.drivers().stream().anyMatch(d -> d instanceof DcMotor)) {
+            // Read in one and the same state before and after its nut is tight.
+            moves.lockStep(t.setting(), read.goal(), read.expect());
+            return;
+        }
+        boolean seenAtTheEnd = bench.reaching()
+                .find(t.setting(), allSet(m.situation), none -> false)
+                .filter(r -> r.gauges().contains(gauge))
+                .isPresent();
+        if (seenAtTheEnd) {
+            Situation here = m.situation;
+            atTheEnd.add(() -> {
+                Situation last = here;
+                for (Map.Entry<String, Double> e :
+                        bench.machine().situation.settings().entrySet()) {
+                    last = last.withSetting(e.getKey(), e.getValue());
+                }
+                m.go(bench.running(last));
+                double locked = aims.at(t, gauge);
+                moves.lockStep(
+                        t.setting(),
+                        new Goal(Way.TURN_TO_READING, gauge.id(), locked, t.tolerancePa(), moves.limit(gauge), 0),
+                        List.of(readings.around(gauge, locked, t.tolerancePa())));
+            });
+        } else {
+            moves.lockStep(t.setting(), read.goal(), read.expect());
+        }
+    }
+
+    /** Charged with nothing drawn, until whatever limits the line above the valve holds it. */
+    private void charge(Situation charging, TestPoint gauge) {
+        bench.machine().go(bench.loads(charging, 0));
+        draft.step(Kind.TEST, of("plan.charge").name("gauge", gauge.id()))
+                .why(of("plan.why.charge"))
+                .expect(readings.roughly(gauge))
+                .note("charge-time")
+                .ifNot(of("plan.if-not.no-pressure"))
+                .caution("stored-pressure")
+                .minutes(2)
+                .add();
+    }
+
+    private Optional<UnloadingValve> charging(Target t) {
+        return unit.partOf(t.setting()) instanceof UnloadingValve v
+                        && v.differential().isPresent()
+                        && !unit.all(Accumulator.class).isEmpty()
+                ? Optional.of(v)
+                : Optional.empty();
+    }
+
+    private Situation allSet(Situation s) {
+        Situation all = bench.loads(s, 0).centred(unit);
+        for (Course.Leg leg : course) {
+            all = all.withSetting(leg.target().setting(), leg.setting());
+        }
+        return all;
+    }
+
+    private Optional<String> holder(Situation s, String line) {
+        return bench.reaching().solve(s).flatMap(state -> state.limiterOf(line));
+    }
+
+    /** Who would take the gauge from this setting if it stood lower than thought. */
+    private Optional<String> next(Arrangement reach, TestPoint gauge) {
+        Situation up = reach.situation()
+                .withSetting(
+                        reach.setting(), unit.setting(reach.setting()).screw().maxPa());
+        return bench.reaching()
+                .solve(up)
+                .flatMap(s -> s.limiterOf(gauge.line()))
+                .filter(id -> !id.equals(reach.setting()));
+    }
+
+    /** Who it is, or the phrase for nobody that can be named. */
+    private static Reason named(Reason sentence, String key, Optional<String> limiter, String nobody) {
+        return limiter.isPresent() ? sentence.name(key, limiter.get()) : sentence.said(key, Reason.of(nobody));
+    }
+
+    private Reason action(Target t, boolean fromAbove, double aim, TestPoint gauge, double turns, double reads) {
+        Setting s = unit.setting(t.setting());
+        String code = switch (s.kind()) {
+            case COMPENSATOR -> fromAbove ? "plan.bring-down" : "plan.set";
+            case LOAD_SENSE -> "plan.set-difference";
+            case UNLOADING ->
+                ((UnloadingValve) unit.component(s.id())).differential().isPresent()
+                        ? "plan.set-peak"
+                        : "plan.set-transfer";
+            case REDUCING -> "plan.set-branch";
+            default -> capped(s) ? "plan.set-capped" : fromAbove ? "plan.set-down" : "plan.set";
+        };
+        return of(code).name("setting", s.id())
+                .name("compensator", s.id())
+                .name("gauge", gauge.id())
+                .name("signal", aims.signal(t).map(TestPoint::id).orElse(gauge.id()))
+                .name("pump", unit.partOf(s.id()) instanceof UnloadingValve v ? Charging.pumpOf(unit, v) : "")
+                .turns("turns", Math.abs(turns))
+                .pressure("target", s.kind() == Setting.Kind.LOAD_SENSE ? t.pressurePa() : aim)
+                .pressure("reads", reads);
+    }
+
+    private boolean capped(Setting s) {
+        return unit.capped(s.id());
+    }
+
+    private Reason why(Target t, Arrangement reach) {
+        Setting s = unit.setting(t.setting());
+        Optional<String> next = next(reach, reach.gauges().get(0));
+        if (s.kind() == Setting.Kind.COMPENSATOR) {
+            return next.isEmpty()
+                    ? of("plan.why.set-alone").name("setting", s.id())
+                    : of("plan.why.compensator-down")
+                            .name("compensator", s.id())
+                            .name("relief", next.get());
+        }
+        String code = switch (s.kind()) {
+            case LOAD_SENSE -> "plan.why.set-difference";
+            case UNLOADING -> "plan.why.set-unloading";
+            case REDUCING -> "plan.why.set-branch";
+            case PORT_RELIEF -> "plan.why.set-port";
+            default -> next.isEmpty() ? "plan.why.set-alone" : "plan.why.set";
+        };
+        Reason why = of(code).name("setting", s.id()).pressure("target", t.pressurePa());
+        return named(why, "next", next, "part.no-other-limiter");
+    }
+}

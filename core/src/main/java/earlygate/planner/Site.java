@@ -1,0 +1,114 @@
+package earlygate.planner;
+
+import earlygate.gauge.GaugeSearch;
+import earlygate.unit.Component;
+import earlygate.unit.Driver;
+import earlygate.unit.Positioned;
+import earlygate.unit.PowerUnit;
+import earlygate.unit.Pump;
+import earlygate.unit.Situation;
+import earlygate.unit.TestPoint;
+import earlygate.unit.Throttle;
+import java.util.ArrayList;
+import java.util.List;
+
+/** What every part of a plan works with: the unit, its load, its gauges, the machine as it stands, and the draft. */
+record Site(PowerUnit unit, GaugeSearch reaching, Script draft, Readings readings) {
+    static Site of(PowerUnit unit, GaugeSearch reaching) {
+        Situation still = GaugeSearch.base(unit);
+        for (Driver d : unit.all(Driver.class)) {
+            still = still.withDriver(d.id(), false);
+        }
+        for (Throttle t : unit.all(Throttle.class)) {
+            if (t.atRest() == 0) {
+                still = still.withOpening(t.id(), 0);
+            }
+        }
+        Rehearsal machine = new Rehearsal(unit, still);
+        return new Site(unit, reaching, new Script(machine), new Readings(unit, machine));
+    }
+
+    Rehearsal machine() {
+        return draft.machine;
+    }
+
+    List<Driver> drivers() {
+        return unit.all(Driver.class);
+    }
+
+    List<Throttle> loads() {
+        return unit.all(Throttle.class).stream()
+                .filter(t -> t.purpose() == Throttle.Purpose.LOAD && t.atRest() == 0)
+                .toList();
+    }
+
+    /** Everything with a hand wheel. */
+    List<Throttle> handValves() {
+        return unit.all(Throttle.class).stream().filter(t -> t.atRest() == 0).toList();
+    }
+
+    /** The same with one valve in another position, each in turn. */
+    List<Situation> anyPosition(Situation s) {
+        List<Situation> all = new ArrayList<>();
+        for (Positioned v : unit.all(Positioned.class)) {
+            v.moved().forEach(p -> all.add(s.withPosition(v.id(), p)));
+        }
+        return all;
+    }
+
+    /** The load that a gauge on the pump line answers to; the first one there is. */
+    Throttle load() {
+        return loads().get(0);
+    }
+
+    /** The gauge that shows the pump: on its line, or the first one fitted. */
+    TestPoint gauge() {
+        return unit.all(Pump.class).stream()
+                .flatMap(p -> unit.gaugesOn(p.outlet()).stream())
+                .findFirst()
+                .orElse(unit.testPoints().get(0));
+    }
+
+    /** Drivers turning, engines at the speed stated for tests. */
+    Situation running(Situation s) {
+        Situation base = GaugeSearch.base(unit);
+        Situation on = s;
+        for (Driver d : drivers()) {
+            Situation.Drive stated = base.drivers().get(d.id());
+            on = stated == null
+                    ? on.withDriver(d.id(), true)
+                    : on.withSpeed(d.id(), stated.speed().orElseThrow());
+        }
+        return on;
+    }
+
+    Situation stopped(Situation s) {
+        Situation off = s;
+        for (Driver d : drivers()) {
+            off = off.withDriver(d.id(), false);
+        }
+        return off;
+    }
+
+    /** All loads open to one degree. */
+    Situation loads(Situation s, double opening) {
+        Situation open = s;
+        for (Throttle t : loads()) {
+            open = open.withOpening(t.id(), opening);
+        }
+        return open;
+    }
+
+    static String names(List<? extends Component> parts) {
+        return String.join(", ", parts.stream().map(Component::id).toList());
+    }
+
+    /** Whether this drive turns a pump over a coupling with a guard. */
+    boolean coupled(Driver d) {
+        return unit.all(Pump.class).stream().anyMatch(p -> p.driver().equals(d.id()) && p.coupling());
+    }
+
+    static double sixteenths(double turns) {
+        return Math.round(turns * 16) / 16.0;
+    }
+}

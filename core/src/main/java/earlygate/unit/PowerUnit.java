@@ -1,0 +1,184 @@
+package earlygate.unit;
+
+import java.util.List;
+import java.util.Map;
+import java.util.NoSuchElementException;
+import java.util.Optional;
+import java.util.function.Function;
+import java.util.stream.Collectors;
+
+/** A hydraulic power unit as its schematic shows it. Immutable; references between its parts are known to hold. */
+public final class PowerUnit {
+    private final String tag;
+    private final String name;
+    private final Drawing drawing;
+    private final Fluid fluid;
+    private final List<Line> lines;
+    private final List<Component> components;
+    private final List<TestPoint> testPoints;
+    private final List<Target> targets;
+    private final List<Work> work;
+    private final List<Setting> settings;
+
+    private final Map<String, Component> componentById;
+    private final Map<String, Line> lineById;
+    private final Map<String, TestPoint> testPointById;
+    private final Map<String, Setting> settingById;
+    private final Map<String, Target> targetBySetting;
+
+    public record Drawing(String number, String revision) {}
+
+    public PowerUnit(
+            String tag,
+            String name,
+            Drawing drawing,
+            Fluid fluid,
+            List<Line> lines,
+            List<Component> components,
+            List<TestPoint> testPoints,
+            List<Target> targets,
+            List<Work> work) {
+        this.tag = tag;
+        this.name = name;
+        this.drawing = drawing;
+        this.fluid = fluid;
+        this.lines = List.copyOf(lines);
+        this.components = List.copyOf(components);
+        this.testPoints = List.copyOf(testPoints);
+        this.targets = List.copyOf(targets);
+        this.work = List.copyOf(work);
+        settings = components.stream().flatMap(c -> c.settings().stream()).toList();
+        componentById = byId(components, Component::id);
+        lineById = byId(lines, Line::id);
+        testPointById = byId(testPoints, TestPoint::id);
+        settingById = byId(settings, Setting::id);
+        targetBySetting = byId(targets, Target::setting);
+    }
+
+    private static <T> Map<String, T> byId(List<T> all, Function<T, String> id) {
+        return all.stream().collect(Collectors.toUnmodifiableMap(id, t -> t));
+    }
+
+    public String tag() {
+        return tag;
+    }
+
+    public String name() {
+        return name;
+    }
+
+    public Drawing drawing() {
+        return drawing;
+    }
+
+    public Fluid fluid() {
+        return fluid;
+    }
+
+    public List<Line> lines() {
+        return lines;
+    }
+
+    public List<Component> components() {
+        return components;
+    }
+
+    public List<TestPoint> testPoints() {
+        return testPoints;
+    }
+
+    public List<Target> targets() {
+        return targets;
+    }
+
+    public List<Work> work() {
+        return work;
+    }
+
+    /** Every adjuster, in the order of the components. */
+    public List<Setting> settings() {
+        return settings;
+    }
+
+    public PowerUnit withTargets(List<Target> other) {
+        return new PowerUnit(tag, name, drawing, fluid, lines, components, testPoints, other, work);
+    }
+
+    public <C extends Component> List<C> all(Class<C> type) {
+        return components.stream().filter(type::isInstance).map(type::cast).toList();
+    }
+
+    public Component component(String id) {
+        return found(componentById, id);
+    }
+
+    /** The part that a setting is a screw of. */
+    public Component partOf(String setting) {
+        return component(setting(setting).part());
+    }
+
+    public Driver driverOf(Pump pump) {
+        return (Driver) component(pump.driver());
+    }
+
+    public Line line(String id) {
+        return found(lineById, id);
+    }
+
+    public List<Pump> pumpsInto(String line) {
+        return all(Pump.class).stream().filter(p -> p.outlet().equals(line)).toList();
+    }
+
+    public List<TestPoint> gaugesOn(String line) {
+        return testPoints.stream().filter(t -> t.line().equals(line)).toList();
+    }
+
+    /** @throws NoSuchElementException for an id that is no test point */
+    public TestPoint testPoint(String id) {
+        return found(testPointById, id);
+    }
+
+    public Optional<TestPoint> findTestPoint(String id) {
+        return Optional.ofNullable(testPointById.get(id));
+    }
+
+    public Setting setting(String id) {
+        return found(settingById, id);
+    }
+
+    public Optional<Target> target(String setting) {
+        return Optional.ofNullable(targetBySetting.get(setting));
+    }
+
+    /** Lowest pressure, Pa, that a part on this line stands: hose or pipe, pump housing, fitted gauge. */
+    public Rating weakest(String line) {
+        Rating weakest = new Rating(line, line(line).ratingPa());
+        for (Pump p : pumpsInto(line)) {
+            weakest = weakest.or(p.id(), p.maxPressure());
+        }
+        for (TestPoint t : gaugesOn(line)) {
+            weakest = weakest.or(t.id(), t.rangePa());
+        }
+        return weakest;
+    }
+
+    /** The part that gives way first, and at what pressure (Pa). */
+    public record Rating(String part, double pressurePa) {
+        Rating or(String other, double otherPa) {
+            return otherPa < pressurePa ? new Rating(other, otherPa) : this;
+        }
+    }
+
+    /** Whether this adjuster's thread is sealed by a cap that must be on before there is pressure. */
+    public boolean capped(String setting) {
+        return partOf(setting) instanceof ReliefValve r && r.sealedByCap();
+    }
+
+    private <T> T found(Map<String, T> map, String id) {
+        T t = map.get(id);
+        if (t == null) {
+            throw new NoSuchElementException("'" + id + "' is not part of " + tag);
+        }
+        return t;
+    }
+}

@@ -1,0 +1,32 @@
+package earlygate.planner;
+
+import static earlygate.fixture.Units.document;
+import static earlygate.fixture.Units.read;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import earlygate.plan.Plan;
+import earlygate.plan.School;
+import earlygate.target.GapSchool;
+import java.util.List;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+/** The order in which each demo unit's settings are brought to their targets, derived from its circuit. */
+class DemoPlansTest {
+    @ParameterizedTest
+    @CsvSource({
+        "LG-07, RV1 P1.compensator",
+        "FB-02, RV1 UV1",
+        "BP-11, RV1 UV1",
+        "NH-04, RV1 P1.compensator P1.loadSense S1.reliefB S1.reliefA S2.reliefA",
+        "SW-03, RV1 RX RY P1.compensator",
+        "WD-05, RV1 P1.compensator RD1",
+        "DR-09, RV1 P1.compensator",
+        "PL-01, RV1"
+    })
+    void settingOrder(String tag, String order) {
+        Plan plan = Planner.plan(read(document(tag)), School.AUTO, GapSchool.DEFAULT);
+        assertThat(plan.refused()).isEmpty();
+        assertThat(plan.settingOrder()).isEqualTo(List.of(order.split(" ")));
+    }
+}

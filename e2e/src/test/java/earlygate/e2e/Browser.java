@@ -1,0 +1,98 @@
+package earlygate.e2e;
+
+import com.microsoft.playwright.Browser;
+import com.microsoft.playwright.BrowserContext;
+import com.microsoft.playwright.BrowserType;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.Playwright;
+import com.microsoft.playwright.assertions.PlaywrightAssertions;
+import earlygate.server.EarlyGate;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.concurrent.CopyOnWriteArrayList;
+import org.springframework.boot.builder.SpringApplicationBuilder;
+import org.springframework.context.ConfigurableApplicationContext;
+
+/** One server and one browser for all journeys; a fresh browser profile for each. */
+final class Browser {
+    private static final List<String> FLAGS = List.of(
+            "--no-sandbox",
+            "--disable-gpu",
+            "--disable-quic",
+            "--no-first-run",
+            "--disable-background-networking",
+            "--disable-component-update",
+            "--disable-sync");
+    private static final List<String> REFUSED = new CopyOnWriteArrayList<>();
+    private static final Path DATA = temporary();
+    private static ConfigurableApplicationContext server = serve(0);
+    private static final Browser BROWSER = Playwright.create()
+            .chromium()
+            .launch(new BrowserType.LaunchOptions()
+                    .setExecutablePath(Path.of("/usr/bin/chromium"))
+                    .setArgs(FLAGS));
+
+    static {
+        // Two journeys, two servers and two browsers share the machine.
+        PlaywrightAssertions.setDefaultAssertionTimeout(15_000);
+    }
+
+    private Browser() {}
+
+    private static ConfigurableApplicationContext serve(int port) {
+        return new SpringApplicationBuilder(EarlyGate.class)
+                .run(
+                        "--server.port=" + port,
+                        "--early-gate.data=" + DATA,
+                        "--early-gate.demo=../demo",
+                        "--early-gate.rig.speed=8");
+    }
+
+    private static Path temporary() {
+        try {
+            return Files.createTempDirectory("early-gate");
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    private static int port() {
+        return Integer.parseInt(server.getEnvironment().getProperty("local.server.port"));
+    }
+
+    /** Stops the server and starts it again on the same data and port. */
+    static void restart() {
+        int port = port();
+        server.close();
+        server = serve(port);
+    }
+
+    static Page open(String path) {
+        // What the journey before left open would go on listening to its machine.
+        BROWSER.contexts().forEach(BrowserContext::close);
+        return beside(path);
+    }
+
+    /** What a page tried to do that its policy does not let it. */
+    static List<String> refusedByPolicy() {
+        return List.copyOf(REFUSED);
+    }
+
+    /** A second person's browser beside the ones that are open. */
+    static Page beside(String path) {
+        BrowserContext context = BROWSER.newContext(
+                new Browser.NewContextOptions().setViewportSize(1280, 800).setAcceptDownloads(true));
+        context.setDefaultTimeout(15_000);
+        Page page = context.newPage();
+        page.onConsoleMessage(said -> {
+            if (said.text().contains("Content Security Policy")) {
+                REFUSED.add(said.text());
+            }
+        });
+        page.navigate("http://127.0.0.1:" + port() + path);
+        return page;
+    }
+}

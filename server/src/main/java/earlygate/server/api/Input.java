@@ -1,0 +1,145 @@
+package earlygate.server.api;
+
+import static earlygate.quantity.Si.BAR;
+
+import earlygate.explain.Reason;
+import earlygate.plan.School;
+import earlygate.plan.SectionOrder;
+import earlygate.server.words.ApiProblem;
+import earlygate.target.GapSchool;
+import earlygate.unit.PowerUnit;
+import earlygate.unit.Situation;
+import earlygate.unit.file.Problem;
+import earlygate.unit.file.SituationFile;
+import earlygate.unit.file.UnitFile;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.JsonNodeFactory;
+import tools.jackson.databind.node.MissingNode;
+import tools.jackson.databind.node.ObjectNode;
+
+/** Reads what a calculation is asked about, or says what is wrong with it. */
+public final class Input {
+    private Input() {}
+
+    public static PowerUnit unit(JsonNode document) {
+        return accepted(UnitFile.read(given(document))).unit();
+    }
+
+    public static UnitFile.Reading.Read unitText(String text) {
+        return accepted(UnitFile.read(text));
+    }
+
+    private static UnitFile.Reading.Read accepted(UnitFile.Reading reading) {
+        if (reading instanceof UnitFile.Reading.Refused refused) {
+            throw ApiProblem.badInput("file.refused", refused.problems());
+        }
+        return (UnitFile.Reading.Read) reading;
+    }
+
+    public static JsonNode given(JsonNode node) {
+        return node == null ? MissingNode.getInstance() : node;
+    }
+
+    public static Situation situation(PowerUnit unit, JsonNode node) {
+        List<Problem> problems = new ArrayList<>();
+        Situation situation = SituationFile.read(unit, given(node), problems);
+        if (!problems.isEmpty()) {
+            throw ApiProblem.badInput("situation.refused", problems);
+        }
+        return situation;
+    }
+
+    /** {@code {"kind":"fixed","bar":14}}, {@code {"kind":"percent",...}} or {@code {"kind":"schematic"}}. */
+    public static GapSchool gaps(JsonNode node) {
+        if (node == null || node.isNull() || node.isMissingNode()) {
+            return GapSchool.DEFAULT;
+        }
+        return switch (node.path("kind").asString("")) {
+            case "fixed" -> new GapSchool.Fixed(number(node, "bar", 14) * BAR);
+            case "percent" -> new GapSchool.Percent(number(node, "compensator", 10), number(node, "relief", 20));
+            case "schematic" -> new GapSchool.Schematic();
+            default ->
+                throw ApiProblem.badInput(
+                        "gapSchool.kind",
+                        Reason.of("api.gap-school")
+                                .name("value", node.path("kind").asString("")));
+        };
+    }
+
+    /** As it is kept with a run. */
+    public static String gapText(JsonNode node) {
+        GapSchool gaps = gaps(node);
+        ObjectNode text = JsonNodeFactory.instance.objectNode();
+        if (gaps instanceof GapSchool.Fixed f) {
+            text.put("kind", "fixed").put("bar", f.gapPa() / BAR);
+        } else if (gaps instanceof GapSchool.Percent p) {
+            text.put("kind", "percent").put("compensator", p.compensator()).put("relief", p.relief());
+        } else {
+            text.put("kind", "schematic");
+        }
+        return text.toString();
+    }
+
+    private static double number(JsonNode node, String key, double fallback) {
+        double value = node.path(key).asDouble(fallback);
+        if (!(value >= 0 && value <= 500)) {
+            throw outOfRange("gapSchool." + key, node.path(key).asString(""), 0, 500);
+        }
+        return value;
+    }
+
+    /** Settings as they were measured, bar, by setting; in Pa. */
+    public static Map<String, Double> measured(PowerUnit unit, Map<String, Double> given) {
+        Map<String, Double> measured = new LinkedHashMap<>();
+        if (given != null) {
+            given.forEach((setting, bar) -> {
+                if (unit.settings().stream().noneMatch(s -> s.id().equals(setting))) {
+                    throw ApiProblem.badInput(
+                            "measured." + setting,
+                            Reason.of("situation.unknown").name("id", setting));
+                }
+                measured.put(setting, within("measured." + setting, bar, 0, 0, 1000) * BAR);
+            });
+        }
+        return measured;
+    }
+
+    /** A number that may be left out. */
+    public static double within(String path, Double given, double fallback, double min, double max) {
+        double value = given == null ? fallback : given;
+        if (!(value >= min && value <= max)) {
+            throw outOfRange(path, Double.toString(value), min, max);
+        }
+        return value;
+    }
+
+    public static ApiProblem outOfRange(String path, String value, double min, double max) {
+        return ApiProblem.badInput(
+                path,
+                Reason.of("situation.out-of-range")
+                        .name("value", value)
+                        .number("min", min)
+                        .number("max", max));
+    }
+
+    public static SectionOrder sections(String key) {
+        try {
+            return key == null ? SectionOrder.HIGHEST_FIRST : SectionOrder.of(key);
+        } catch (IllegalArgumentException e) {
+            throw ApiProblem.badInput(
+                    "sectionOrder", Reason.of("api.section-order").name("value", key));
+        }
+    }
+
+    public static School school(String key) {
+        try {
+            return key == null ? School.AUTO : School.of(key);
+        } catch (IllegalArgumentException e) {
+            throw ApiProblem.badInput("school", Reason.of("api.school").name("value", key));
+        }
+    }
+}

@@ -1,0 +1,188 @@
+package earlygate.server.api;
+
+import static earlygate.quantity.Si.BAR;
+
+import earlygate.explain.Reason;
+import earlygate.explain.Value;
+import earlygate.plan.Expect;
+import earlygate.plan.Phase;
+import earlygate.plan.Plan;
+import earlygate.plan.Step;
+import earlygate.server.words.Words;
+import earlygate.unit.PowerUnit;
+import earlygate.unit.file.SituationFile;
+import io.swagger.v3.oas.annotations.media.Schema;
+import java.util.List;
+import java.util.Locale;
+import tools.jackson.databind.JsonNode;
+
+/** A plan in words and in the units of its instruments. */
+public record PlanView(
+        String school, String why, List<PhaseView> phases, List<ComparisonView> comparison, List<RefusalView> refused) {
+    public record PhaseView(String id, String title, HoldPointView holdPoint, List<StepView> steps) {}
+
+    public record HoldPointView(List<String> conditions) {}
+
+    /**
+     * @param setting null for steps without an adjuster
+     * @param inControl null where the load decides or nothing is read
+     * @param goalBar null for steps that bring nothing to a reading
+     * @param goal what the adjuster is brought to; null for steps without one
+     * @param demand zero, load-moved, return or rest: what it asks besides its readings; null for most
+     * @param notes what is to be written down in it
+     */
+    public record StepView(
+            String id,
+            String kind,
+            String setting,
+            String action,
+            String why,
+            String inControl,
+            @Schema(implementation = Object.class) JsonNode situation,
+            List<ExpectView> expect,
+            List<String> ifNot,
+            List<String> cautions,
+            String tool,
+            int people,
+            double minutes,
+            boolean unprotected,
+            String way,
+            Double goalBar,
+            GoalView goal,
+            String demand,
+            List<AskedNote> notes) {}
+
+    /**
+     * Values in the unit of the gauge.
+     *
+     * @param minus gauge that is taken off it; null for one gauge alone
+     */
+    public record GoalView(
+            String testPoint, String minus, double value, double low, double high, String reads, double turns) {}
+
+    /** @param key under which it is noted */
+    public record AskedNote(String key, String label) {}
+
+    /**
+     * @param testPoint a gauge, a driver (its current), or OIL; values in the unit that it reads
+     * @param take standing, peak, valley or after: at which moment it is read
+     * @param afterS seconds after the drives have stopped
+     */
+    public record ExpectView(
+            String testPoint, double value, double low, double high, String reads, String take, double afterS) {}
+
+    public record ComparisonView(
+            String school,
+            double peakMotorLoad,
+            double heatKj,
+            double tankRiseC,
+            double unprotectedS,
+            int moves,
+            double minutes,
+            String refused) {}
+
+    public record RefusalView(String code, String subject, String message) {}
+
+    public static PlanView of(PowerUnit unit, Plan plan, Words words) {
+        return new PlanView(
+                plan.school().key(),
+                words.say(plan.why()),
+                plan.phases().stream().map(p -> phase(unit, p, words)).toList(),
+                plan.comparison().stream().map(c -> comparison(c, words)).toList(),
+                plan.refused().stream()
+                        .map(r -> new RefusalView(r.code(), r.subject(), words.say(r.message())))
+                        .toList());
+    }
+
+    private static PhaseView phase(PowerUnit unit, Phase p, Words words) {
+        return new PhaseView(
+                p.id().key(),
+                title(p.id(), words),
+                new HoldPointView(p.holdPoint().stream().map(words::say).toList()),
+                p.steps().stream().map(s -> step(unit, s, words)).toList());
+    }
+
+    public static String title(Phase.Id id, Words words) {
+        return words.say(Reason.of("phase." + id.key()));
+    }
+
+    /** The unit of the gauge that a step is read on; sentences of the step speak it. */
+    public static Words readAs(PowerUnit unit, Step s, Words words) {
+        return s.goal()
+                .map(Step.Goal::testPoint)
+                .or(() -> s.expect().stream().map(Expect::instrument).findFirst())
+                .flatMap(unit::findTestPoint)
+                .map(t -> words.readIn(t.reads()))
+                .orElse(words);
+    }
+
+    public static StepView step(PowerUnit unit, Step s, Words chosen) {
+        Words words = readAs(unit, s, chosen);
+        return new StepView(
+                s.id(),
+                s.kind().key(),
+                s.setting().orElse(null),
+                words.say(s.action()),
+                words.say(s.why()),
+                s.inControl().orElse(null),
+                SituationFile.write(unit, s.situation()),
+                s.expect().stream().map(e -> expect(unit, e)).toList(),
+                s.ifNot().stream().map(words::say).toList(),
+                s.cautions().stream().map(words::say).toList(),
+                s.tool(),
+                s.people(),
+                s.minutes(),
+                s.unprotected(),
+                s.goal()
+                        .map(g -> g.way().name().toLowerCase().replace('_', '-'))
+                        .orElse(null),
+                s.goal()
+                        .filter(g -> g.tolerancePa() > 0)
+                        .map(g -> g.targetPa() / BAR)
+                        .orElse(null),
+                s.goal()
+                        .filter(g -> g.tolerancePa() > 0)
+                        .map(g -> goal(unit, g))
+                        .orElse(null),
+                s.demand()
+                        .map(d -> d.name().toLowerCase(Locale.ROOT).replace('_', '-'))
+                        .orElse(null),
+                s.notes().stream()
+                        .map(n -> new AskedNote(n.code(), words.say(n)))
+                        .toList());
+    }
+
+    private static GoalView goal(PowerUnit unit, Step.Goal g) {
+        return new GoalView(
+                g.testPoint(),
+                g.minus().orElse(null),
+                Shown.shown(unit, g.testPoint(), Value.Kind.PRESSURE, g.targetPa()),
+                Shown.shown(unit, g.testPoint(), Value.Kind.PRESSURE, g.targetPa() - g.tolerancePa()),
+                Shown.shown(unit, g.testPoint(), Value.Kind.PRESSURE, g.targetPa() + g.tolerancePa()),
+                Shown.label(unit, g.testPoint(), Value.Kind.PRESSURE),
+                g.turns());
+    }
+
+    private static ExpectView expect(PowerUnit unit, Expect e) {
+        return new ExpectView(
+                e.instrument(),
+                Shown.shown(unit, e.instrument(), e.kind(), e.value()),
+                Shown.shown(unit, e.instrument(), e.kind(), e.low()),
+                Shown.shown(unit, e.instrument(), e.kind(), e.high()),
+                Shown.label(unit, e.instrument(), e.kind()),
+                e.take().name().toLowerCase(Locale.ROOT),
+                e.afterS());
+    }
+
+    private static ComparisonView comparison(Plan.Comparison c, Words words) {
+        return new ComparisonView(
+                c.school().key(),
+                Wire.rounded(c.peakMotorLoad(), 3),
+                Math.round(c.heat() / 1000),
+                Wire.rounded(c.tankRise(), 1),
+                c.unprotected(),
+                c.moves(),
+                c.minutes(),
+                c.refused().map(r -> words.say(r.message())).orElse(null));
+    }
+}

@@ -1,0 +1,48 @@
+package earlygate.server.calc;
+
+import static earlygate.quantity.Si.KW;
+import static earlygate.quantity.Si.LPM;
+import static earlygate.quantity.Si.RPM;
+
+import earlygate.network.ComponentState;
+import earlygate.network.ComponentState.ActuatorState;
+import earlygate.network.ComponentState.DriverState;
+import earlygate.network.ComponentState.PumpState;
+import earlygate.network.ComponentState.ValveState;
+import earlygate.server.api.Wire;
+import java.util.LinkedHashMap;
+import java.util.Map;
+
+/**
+ * How a component stands, keyed and in the units of the calculation API: flowLpm, stroke, shaftPowerKw, caseDrainLpm,
+ * heatKw, inControl of a pump; speedRpm, powerKw, currentA, load of a driver; flowLpm, open, heatKw of a valve; flowLpm,
+ * speed (m/s or rev/s) of an actuator.
+ */
+final class Figures {
+    private Figures() {}
+
+    static Map<String, Object> of(ComponentState c) {
+        Map<String, Object> out = new LinkedHashMap<>();
+        if (c instanceof PumpState p) {
+            out.put("flowLpm", Wire.figure(p.flow() / LPM));
+            out.put("stroke", Wire.figure(p.stroke()));
+            out.put("shaftPowerKw", Wire.figure(p.shaftPower() / KW));
+            out.put("caseDrainLpm", Wire.figure(p.leakage() / LPM));
+            out.put("heatKw", Wire.figure(p.heat() / KW));
+            out.put("inControl", p.inControl().orElse(null));
+        } else if (c instanceof DriverState d) {
+            out.put("speedRpm", Wire.figure(d.speed() / RPM));
+            out.put("powerKw", Wire.figure(d.power() / KW));
+            out.put("currentA", Wire.figure(d.current()));
+            out.put("load", Wire.figure(d.load()));
+        } else if (c instanceof ValveState v) {
+            out.put("flowLpm", Wire.figure(v.flow() / LPM));
+            out.put("open", Wire.figure(v.open()));
+            out.put("heatKw", Wire.figure(v.heat() / KW));
+        } else if (c instanceof ActuatorState a) {
+            out.put("flowLpm", Wire.figure(a.flow() / LPM));
+            out.put("speed", Wire.figure(a.speed()));
+        }
+        return out;
+    }
+}
