@@ -10,7 +10,7 @@ final class Journey {
 
     /** A run of the unit, on the practice rig or "At the machine". */
     static Page start(String tag, String at) {
-        Page page = Browser.open("/unit/" + tag + "/run");
+        Page page = Served.open("/unit/" + tag + "/run");
         page.getByLabel("Who runs it").fill("Ada Marsh");
         page.getByText(at, new Page.GetByTextOptions().setExact(true)).click();
         button(page, "Start").click();

@@ -16,7 +16,7 @@ import org.junit.jupiter.api.Test;
 class JourneyTest {
     @Test
     void fromUnitsToAPassedRecord() throws IOException {
-        Page page = Browser.open("/");
+        Page page = Served.open("/");
         page.getByRole(
                         AriaRole.LINK,
                         new Page.GetByRoleOptions().setName("LG-07").setExact(true))
@@ -34,7 +34,7 @@ class JourneyTest {
         technician.walkTo("Back RV1 out until");
         assertThat(page.locator("p.alone")).containsText("No relief behind this screw");
         String before = page.locator("article.step > p").first().innerText();
-        Browser.restart();
+        Served.restart();
         page.reload();
         assertThat(page.locator("article.step > p").first()).hasText(before);
         // The power had gone: the machine stands still with its screws where they were, and the page says so.
@@ -60,7 +60,7 @@ class JourneyTest {
 
     @Test
     void aBadUnitFileIsRefusedWithItsPlaces() {
-        Page page = Browser.open("/");
+        Page page = Served.open("/");
         String bad = """
                 {"format": "early-gate/unit/1", "tag": "ZZ-01", "name": "Bad", "colour": "red",
                  "fluid": {"viscosity40": 46, "tankL": -5}, "lines": [{"id": "P", "ratingBar": 250}],
@@ -83,7 +83,7 @@ class JourneyTest {
 
     @Test
     void atTheMachineReadingsAreTypedWithoutAMouse() {
-        Page page = Browser.open("/unit/LG-07/run");
+        Page page = Served.open("/unit/LG-07/run");
         Journey.button(page, "Start").click();
         assertThat(page.getByRole(AriaRole.ALERT)).containsText("Give the name");
         page.getByLabel("Who runs it").fill("Ada Marsh");

@@ -23,7 +23,7 @@ import org.junit.jupiter.params.provider.ValueSource;
 class SheetJourneyTest {
     @Test
     void targetsAreCheckedAsTheyAreTyped() {
-        Page page = Browser.open("/unit/LG-07/sheet");
+        Page page = Served.open("/unit/LG-07/sheet");
         button(page, "Target sheet").click();
         Locator relief = page.getByLabel("Target of RV1");
         relief.fill("168");
@@ -49,7 +49,7 @@ class SheetJourneyTest {
     /** The schematic is read from prime mover to work; what is missing is said until nothing is. */
     @Test
     void aUnitIsBuiltInTheOrderOfItsSchematic() {
-        Page page = Browser.open("/");
+        Page page = Served.open("/");
         button(page, "New unit").click();
         page.getByLabel("Tag").fill("SL-20");
         page.getByLabel("Name").fill("Sluice paddle drive");
@@ -96,8 +96,8 @@ class SheetJourneyTest {
 
     @Test
     void theSecondOfTwoIsToldAndLosesNothing() {
-        Page ann = Browser.open("/unit/WD-05/sheet");
-        Page ben = Browser.beside("/unit/WD-05/sheet");
+        Page ann = Served.open("/unit/WD-05/sheet");
+        Page ben = Served.beside("/unit/WD-05/sheet");
         for (Page page : List.of(ann, ben)) {
             button(page, "Target sheet").click();
         }
@@ -125,7 +125,7 @@ class SheetJourneyTest {
 
     @Test
     void aBillOfSettingsIsLookedAtBeforeItIsTaken() throws IOException {
-        Page page = Browser.open("/unit/SW-03/sheet");
+        Page page = Served.open("/unit/SW-03/sheet");
         button(page, "Target sheet").click();
         String csv = "setting;target;unit;tolerance\nRX;103,5;bar;3\nRX;90;bar;3\nRZ;90;bar;3\n";
         page.locator("input[type=file]").setInputFiles(new FilePayload("bill.csv", "text/csv", csv.getBytes()));
@@ -148,7 +148,7 @@ class SheetJourneyTest {
 
     @Test
     void whatIfMovesDrawingStaffAndMotor() {
-        Page page = Browser.open("/unit/SW-03/sheet");
+        Page page = Served.open("/unit/SW-03/sheet");
         assertThat(page.locator(".gauge").filter(new Locator.FilterOptions().setHasText("GX")))
                 .containsText("0 bar");
         page.getByLabel("Position of DV1").selectOption("east");
@@ -165,7 +165,7 @@ class SheetJourneyTest {
 
     @Test
     void aReckonedFigureGoesToItsFieldAndAnInstrumentToItsTestPoint() {
-        Page page = Browser.open("/reckoner?unit=DR-09");
+        Page page = Served.open("/reckoner?unit=DR-09");
         page.getByLabel("Force").fill("100000");
         page.getByLabel("Bore").fill("1OO");
         assertThat(page.getByRole(AriaRole.ALERT)).containsText("is not a number");
@@ -189,7 +189,7 @@ class SheetJourneyTest {
     /** A section relief at the pump's gauge: target plus the standby that was really measured. */
     @Test
     void measuredStandbyMovesWhatThePumpsGaugeMustShow() {
-        Page page = Browser.open("/unit/NH-04/sheet");
+        Page page = Served.open("/unit/NH-04/sheet");
         button(page, "Target sheet").click();
         Locator row = page.locator("tr").filter(new Locator.FilterOptions().setHasText("S1 relief B"));
         assertThat(row).containsText("GP 194.6");
@@ -199,7 +199,7 @@ class SheetJourneyTest {
 
     @Test
     void fiveTraitsNameTheValve() {
-        Page page = Browser.open("/reckoner?unit=WD-05");
+        Page page = Served.open("/reckoner?unit=WD-05");
         button(page, "Which valve is this?").click();
         for (String trait : List.of("OWN_OUTLET", "OPEN", "false", "EXTERNAL", "BEFORE_ACTUATOR")) {
             page.locator("input[value=" + trait + "]").check();
@@ -222,7 +222,7 @@ class SheetJourneyTest {
         "/unit/LG-07/run, day"
     })
     void noBarrierThatAxeCanFind(String path, String theme) {
-        Page page = Browser.open(path);
+        Page page = Served.open(path);
         if (theme.equals("night")) {
             button(page, "Night").click();
         }
@@ -234,7 +234,7 @@ class SheetJourneyTest {
     @ParameterizedTest
     @ValueSource(strings = {"Parts", "Target sheet", "Revisions"})
     void noBarrierInTheSheetsOwnPages(String tab) {
-        Page page = Browser.open("/unit/NH-04/sheet");
+        Page page = Served.open("/unit/NH-04/sheet");
         button(page, tab).click();
         page.waitForTimeout(400);
         axe(page);
@@ -242,7 +242,7 @@ class SheetJourneyTest {
 
     @Test
     void aRemovedUnitIsBroughtBack() {
-        Page page = Browser.open("/");
+        Page page = Served.open("/");
         Locator dredge = page.locator("article").filter(new Locator.FilterOptions().setHasText("DR-09"));
         dredge.getByLabel("More for DR-09").click();
         page.getByRole(AriaRole.MENUITEM, new Page.GetByRoleOptions().setName("Remove"))
@@ -257,7 +257,7 @@ class SheetJourneyTest {
     /** After an upgrade an open page asks for a part that is gone: it loads itself anew, and then the part is there. */
     @Test
     void aPageLeftOpenOverAnUpgradeLoadsItselfAnew() {
-        Page page = Browser.open("/");
+        Page page = Served.open("/");
         assertThat(page.locator("article")).not().hasCount(0);
         page.evaluate("window.leftOpen = true");
         page.route("**/assets/ReckonerPage*", gone -> gone.fulfill(new Route.FulfillOptions().setStatus(404)));
@@ -274,7 +274,7 @@ class SheetJourneyTest {
 
     private static void axe(Page page) {
         assertThat(page.locator("h1").first()).isAttached();
-        assertThat(Browser.refusedByPolicy()).isEmpty();
+        assertThat(Served.refusedByPolicy()).isEmpty();
         List<String> found = new AxeBuilder(page)
                 .analyze().getViolations().stream()
                         .map(v -> v.getId() + ": " + v.getHelp() + " "

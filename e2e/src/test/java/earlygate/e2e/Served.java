@@ -17,7 +17,7 @@ import org.springframework.boot.builder.SpringApplicationBuilder;
 import org.springframework.context.ConfigurableApplicationContext;
 
 /** One server and one browser for all journeys; a fresh browser profile for each. */
-final class Browser {
+final class Served {
     private static final List<String> FLAGS = List.of(
             "--no-sandbox",
             "--disable-gpu",
@@ -40,7 +40,7 @@ final class Browser {
         PlaywrightAssertions.setDefaultAssertionTimeout(15_000);
     }
 
-    private Browser() {}
+    private Served() {}
 
     private static ConfigurableApplicationContext serve(int port) {
         return new SpringApplicationBuilder(EarlyGate.class)
