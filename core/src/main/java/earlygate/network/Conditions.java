@@ -8,6 +8,13 @@ import java.util.Arrays;
  * sweep or the practice rig turns one thing without compiling again; the solver only reads it.
  */
 public final class Conditions {
+    /** How a valve that snaps open and shut was left by what went before. */
+    enum Latch {
+        NO_HISTORY,
+        OPEN,
+        SHUT
+    }
+
     private final Network network;
     /** Pa, by {@link Network#settingIndex}. */
     final double[] setting;
@@ -19,8 +26,8 @@ public final class Conditions {
     final boolean[] vented;
     /** By pump index of its network: suction shut. */
     final boolean[] suctionShut;
-    /** By element index: 1 open, 0 shut, -1 without history; of differential unloading valves. */
-    final double[] latch;
+    /** By element index, of differential unloading valves. */
+    final Latch[] latch;
     /** 0 to 1, by element index. */
     final double[] opening;
     /** By element index; true for shafts that turn. */
@@ -43,8 +50,8 @@ public final class Conditions {
         Arrays.fill(blocked, true);
         vented = new boolean[n];
         suctionShut = new boolean[network.pumpCount()];
-        latch = new double[n];
-        Arrays.fill(latch, -1);
+        latch = new Latch[n];
+        Arrays.fill(latch, Latch.NO_HISTORY);
         running = new boolean[n];
         Arrays.fill(running, true);
         forcedSpeed = new double[n];

@@ -2,30 +2,16 @@ package earlygate.network;
 
 import earlygate.curve.Viscosity;
 import earlygate.quantity.Si;
-import earlygate.unit.Accumulator;
-import earlygate.unit.CheckValve;
 import earlygate.unit.Component;
-import earlygate.unit.Cylinder;
-import earlygate.unit.DirectionalValve;
 import earlygate.unit.Driver;
-import earlygate.unit.Filter;
-import earlygate.unit.FlowControl;
 import earlygate.unit.Fluid;
-import earlygate.unit.HydraulicMotor;
-import earlygate.unit.Leak;
 import earlygate.unit.Line;
 import earlygate.unit.Positioned;
 import earlygate.unit.PowerUnit;
 import earlygate.unit.Pump;
-import earlygate.unit.ReducingValve;
-import earlygate.unit.ReliefValve;
-import earlygate.unit.Section;
-import earlygate.unit.SequenceValve;
 import earlygate.unit.Setting;
-import earlygate.unit.Shuttle;
 import earlygate.unit.Situation;
 import earlygate.unit.Throttle;
-import earlygate.unit.UnloadingValve;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -71,7 +57,7 @@ public final class Network {
         unit.all(Pump.class).forEach(p -> pumpIndex.put(p.id(), pumpIndex.size()));
         for (Component c : unit.components()) {
             if (!(c instanceof Pump)) {
-                compiled.add(element(c, compiled.size()));
+                compiled.add(Elements.of(c, this, compiled.size()));
             }
         }
         elements = compiled.toArray(Element[]::new);
@@ -80,42 +66,7 @@ public final class Network {
         }
     }
 
-    private Element element(Component c, int index) {
-        if (c instanceof Driver d) {
-            return new ShaftElement(d, pumpsOn(d), index);
-        } else if (c instanceof ReliefValve r) {
-            return new ReliefElement(r, this, index);
-        } else if (c instanceof Throttle t) {
-            return new OrificeElement(t, this, index);
-        } else if (c instanceof UnloadingValve v) {
-            return new PilotedElement(v, this, index);
-        } else if (c instanceof ReducingValve v) {
-            return new PilotedElement(v, this, index);
-        } else if (c instanceof SequenceValve v) {
-            return new PilotedElement(v, this, index);
-        } else if (c instanceof CheckValve v) {
-            return new CheckElement(v, this);
-        } else if (c instanceof FlowControl v) {
-            return new FlowControlElement(v, this);
-        } else if (c instanceof DirectionalValve v) {
-            return new SteeringElements.Directional(v, this, index);
-        } else if (c instanceof Shuttle v) {
-            return new SteeringElements.ShuttleElement(v, this);
-        } else if (c instanceof Section v) {
-            return new SteeringElements.SectionElement(v, this, index);
-        } else if (c instanceof Cylinder y) {
-            return new ActuatorElement(y, this, index);
-        } else if (c instanceof HydraulicMotor m) {
-            return new ActuatorElement(m, this, index);
-        } else if (c instanceof Accumulator a) {
-            return new AccumulatorElement(a, this);
-        } else if (c instanceof Filter f) {
-            return new LaminarElement(f, this);
-        }
-        return new LaminarElement((Leak) c, this);
-    }
-
-    private List<PumpOnShaft> pumpsOn(Driver driver) {
+    List<PumpOnShaft> pumpsOn(Driver driver) {
         return unit.all(Pump.class).stream()
                 .filter(p -> p.driver().equals(driver.id()))
                 .map(p -> new PumpOnShaft(p, driver, this))

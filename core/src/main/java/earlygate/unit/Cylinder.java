@@ -1,6 +1,5 @@
 package earlygate.unit;
 
-/** Areas in m2, force and friction in N; a positive force resists extension. Stroke in m. */
-public record Cylinder(
-        String id, String cap, String rod, double capArea, double rodArea, double stroke, double force, double friction)
+/** Areas in m2, force and friction in N; a positive force resists extension. */
+public record Cylinder(String id, String cap, String rod, double capArea, double rodArea, double force, double friction)
         implements Component {}

@@ -13,9 +13,6 @@ import tools.jackson.databind.JsonNode;
 
 /** What a schema can't say of a unit file: names that must exist, exist once, and numbers that must be in order. */
 final class References {
-    private static final Set<String> DRIVERS = Set.of("electric-motor", "engine", "dc-motor");
-    private static final Set<String> ADJUSTABLE =
-            Set.of("relief-valve", "unloading-valve", "reducing-valve", "sequence-valve", "counterbalance-valve");
     private static final List<String> CONTROLS =
             List.of("compensator", "loadSense", "powerLimiter", "reliefA", "reliefB");
     /** Keys of components that name a line. */
@@ -69,8 +66,7 @@ final class References {
             unique(seen, path, c);
             String id = c.path("id").asString("");
             components.put(id, c);
-            String type = c.path("type").asString("");
-            if (ADJUSTABLE.contains(type)) {
+            if (ComponentKind.of(c).set()) {
                 settings.add(id);
             }
             CONTROLS.stream().filter(c::has).forEach(control -> settings.add(id + "." + control));
@@ -154,10 +150,10 @@ final class References {
 
     private void driver(String path, String id) {
         JsonNode named = components.get(id);
-        if (named == null || !DRIVERS.contains(named.path("type").asString(""))) {
+        if (named == null || !ComponentKind.of(named).drives()) {
             Set<String> drivers = new TreeSet<>();
             components.forEach((key, c) -> {
-                if (DRIVERS.contains(c.path("type").asString(""))) {
+                if (ComponentKind.of(c).drives()) {
                     drivers.add(key);
                 }
             });

@@ -15,6 +15,8 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.Arguments;
 import org.junit.jupiter.params.provider.MethodSource;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.node.ObjectNode;
 
 class UnitFileTest {
@@ -124,5 +126,15 @@ class UnitFileTest {
     private static List<Problem> problems(UnitFile.Reading reading) {
         assertThat(reading).isInstanceOf(UnitFile.Reading.Refused.class);
         return ((UnitFile.Reading.Refused) reading).problems();
+    }
+
+    @Test
+    void everyKindOfTheSchemaHasItsReader() {
+        JsonNode kinds = new JsonMapper().readTree(UnitFile.schemaText()).at("/$defs/component/properties/type/enum");
+        assertThat(kinds).isNotEmpty();
+        for (JsonNode kind : kinds) {
+            ObjectNode entry = new JsonMapper().createObjectNode().put("type", kind.asString());
+            assertThat(ComponentKind.of(entry)).as(kind.asString()).isNotSameAs(ComponentKind.UNKNOWN);
+        }
     }
 }
