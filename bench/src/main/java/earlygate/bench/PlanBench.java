@@ -45,7 +45,7 @@ public class PlanBench {
 
     @Benchmark
     public Plan plan() {
-        return Planner.plan(unit, School.AUTO, GapSchool.DEFAULT);
+        return Planner.plan(unit, School.AUTO);
     }
 
     @Benchmark

@@ -8,11 +8,4 @@ public final class MotorCurrent {
         return Math.sqrt(noLoadCurrent * noLoadCurrent
                 + (ratedCurrent * ratedCurrent - noLoadCurrent * noLoadCurrent) * load * load);
     }
-
-    /** dI/d(load), A. */
-    public static double slope(double load, double noLoadCurrent, double ratedCurrent) {
-        return (ratedCurrent * ratedCurrent - noLoadCurrent * noLoadCurrent)
-                * load
-                / at(load, noLoadCurrent, ratedCurrent);
-    }
 }

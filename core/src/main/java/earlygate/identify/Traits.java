@@ -1,5 +1,7 @@
 package earlygate.identify;
 
+import earlygate.quantity.Keyed;
+
 /** What can be seen of a pressure valve on a schematic. */
 public record Traits(Pilot pilot, Rest rest, boolean reverseCheck, Drain drain, Place place) {
     public enum Pilot {
@@ -26,7 +28,7 @@ public record Traits(Pilot pilot, Rest rest, boolean reverseCheck, Drain drain, 
         AFTER_ACTUATOR
     }
 
-    public enum Trait {
+    public enum Trait implements Keyed {
         PILOT,
         REST,
         REVERSE_CHECK,

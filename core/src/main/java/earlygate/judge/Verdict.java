@@ -1,6 +1,7 @@
 package earlygate.judge;
 
 import earlygate.explain.Reason;
+import earlygate.quantity.Keyed;
 import java.util.Optional;
 
 /**
@@ -9,7 +10,7 @@ import java.util.Optional;
  *
  */
 public record Verdict(Grade grade, double measuredPa, double targetPa, double tolerancePa, double errorPa) {
-    public enum Grade {
+    public enum Grade implements Keyed {
         PASS,
         FAIL,
         CANNOT_TELL
@@ -48,7 +49,7 @@ public record Verdict(Grade grade, double measuredPa, double targetPa, double to
 
     /** The verdict's own explanation. */
     public Reason reason(double rangePa) {
-        Reason base = Reason.of("verdict." + grade.name().toLowerCase().replace('_', '-'))
+        Reason base = Reason.of("verdict." + grade.key())
                 .pressure("measured", measuredPa)
                 .pressure("target", targetPa)
                 .pressure("tolerance", tolerancePa)

@@ -1,6 +1,7 @@
 package earlygate.ladder;
 
 import earlygate.explain.Reason;
+import earlygate.quantity.Keyed;
 import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
@@ -30,7 +31,7 @@ public record Finding(
         return print.toString();
     }
 
-    public enum Severity {
+    public enum Severity implements Keyed {
         STOP,
         WARN,
         INFO

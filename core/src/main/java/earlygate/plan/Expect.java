@@ -1,6 +1,7 @@
 package earlygate.plan;
 
 import earlygate.explain.Value.Kind;
+import earlygate.quantity.Keyed;
 
 /**
  * What an instrument must show. SI.
@@ -17,7 +18,7 @@ public record Expect(String instrument, Kind kind, double value, double low, dou
     public static final String OIL = "OIL";
 
     /** At which moment a reading counts. */
-    public enum Take {
+    public enum Take implements Keyed {
         /** When it stands still. */
         STANDING,
         /** The highest that it came to before it fell. */

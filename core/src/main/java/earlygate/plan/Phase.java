@@ -1,6 +1,7 @@
 package earlygate.plan;
 
 import earlygate.explain.Reason;
+import earlygate.quantity.Keyed;
 import java.util.List;
 
 /**
@@ -10,25 +11,15 @@ import java.util.List;
  */
 public record Phase(Id id, List<Step> steps, List<Reason> holdPoint) {
     /** In the order in which people work. */
-    public enum Id {
-        PAPER("paper"),
-        MAKE_SAFE("make-safe"),
-        BEFORE_START("before-start"),
-        FIRST_START("first-start"),
-        WARM_UP("warm-up"),
-        SET("set"),
-        LOCK("lock"),
-        VERIFY("verify"),
-        HAND_OVER("hand-over");
-
-        private final String key;
-
-        Id(String key) {
-            this.key = key;
-        }
-
-        public String key() {
-            return key;
-        }
+    public enum Id implements Keyed {
+        PAPER,
+        MAKE_SAFE,
+        BEFORE_START,
+        FIRST_START,
+        WARM_UP,
+        SET,
+        LOCK,
+        VERIFY,
+        HAND_OVER
     }
 }

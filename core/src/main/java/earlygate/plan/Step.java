@@ -1,6 +1,7 @@
 package earlygate.plan;
 
 import earlygate.explain.Reason;
+import earlygate.quantity.Keyed;
 import earlygate.unit.Situation;
 import java.util.List;
 import java.util.Optional;
@@ -49,7 +50,7 @@ public record Step(
     public record Deed(String action, String part, double to) {}
 
     /** What a step asks besides its readings. */
-    public enum Demand {
+    public enum Demand implements Keyed {
         /** Its reading proves that nothing is left: no fitting is opened before it passes, and nothing may be left so. */
         ZERO,
         /** The load is opened and shut again in it. */
@@ -60,28 +61,18 @@ public record Step(
         REST
     }
 
-    public enum Kind {
-        CHECK("check"),
-        START_POSITION("start-position"),
-        MOVE_GAUGE("move-gauge"),
-        SET("set"),
-        LOCK("lock"),
-        TEST("test"),
-        RESTORE("restore");
-
-        private final String key;
-
-        Kind(String key) {
-            this.key = key;
-        }
-
-        public String key() {
-            return key;
-        }
+    public enum Kind implements Keyed {
+        CHECK,
+        START_POSITION,
+        MOVE_GAUGE,
+        SET,
+        LOCK,
+        TEST,
+        RESTORE
     }
 
     /** How the adjuster is brought there. */
-    public enum Way {
+    public enum Way implements Keyed {
         /** Turn, read, turn again until it reads the target. */
         TURN_TO_READING,
         /** Back a relief out until it just begins to pass. */

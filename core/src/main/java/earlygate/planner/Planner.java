@@ -5,7 +5,6 @@ import earlygate.gauge.GaugeSearch;
 import earlygate.plan.Plan;
 import earlygate.plan.School;
 import earlygate.plan.SectionOrder;
-import earlygate.target.GapSchool;
 import earlygate.unit.PowerUnit;
 import earlygate.unit.Pump;
 import earlygate.unit.ReliefValve;
@@ -31,11 +30,12 @@ public final class Planner {
 
     private Planner() {}
 
-    public static Plan plan(PowerUnit unit, School school, GapSchool gaps) {
-        return plan(unit, school, gaps, SectionOrder.HIGHEST_FIRST);
+    /** With sections before their branches, the highest first. */
+    public static Plan plan(PowerUnit unit, School school) {
+        return plan(unit, school, SectionOrder.HIGHEST_FIRST);
     }
 
-    public static Plan plan(PowerUnit unit, School school, GapSchool gaps, SectionOrder sections) {
+    public static Plan plan(PowerUnit unit, School school, SectionOrder sections) {
         List<Plan.Refusal> unfit = unfit(unit);
         if (!unfit.isEmpty()) {
             return refused(school, unfit, List.of());

@@ -12,17 +12,17 @@ import static earlygate.quantity.Si.ZERO_C;
 import earlygate.curve.MotorCurrent;
 import earlygate.curve.Orifice;
 import earlygate.curve.Viscosity;
+import earlygate.quantity.Keyed;
 import earlygate.quantity.PressureUnit;
 import earlygate.unit.Fluid;
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.function.Function;
 
 /** The calculators; each is what goes in and how it becomes what comes out. */
-public enum Reckoning {
+public enum Reckoning implements Keyed {
     CYLINDER_PRESSURE(
             List.of(
                     Figure.in("force", "N", 50_000, 0, 1e8),
@@ -190,18 +190,6 @@ public enum Reckoning {
     Reckoning(List<Figure> inputs, Function<Map<String, Double>, List<Figure>> formula) {
         this.inputs = inputs;
         this.formula = formula;
-    }
-
-    /** Lower case with hyphens, as in the API. */
-    public String key() {
-        return name().toLowerCase().replace('_', '-');
-    }
-
-    public static Reckoning of(String key) {
-        return Arrays.stream(values())
-                .filter(r -> r.key().equals(key))
-                .findFirst()
-                .orElseThrow(() -> new IllegalArgumentException("No calculator '" + key + "'"));
     }
 
     public List<Figure> inputs() {

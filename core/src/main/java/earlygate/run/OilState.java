@@ -1,11 +1,12 @@
 package earlygate.run;
 
+import earlygate.quantity.Keyed;
 import earlygate.unit.Fluid;
 import java.time.Duration;
 import java.time.Instant;
 
 /** What the oil's last reading says of settings: they count only while it is in its band and the reading is fresh. */
-public enum OilState {
+public enum OilState implements Keyed {
     UNKNOWN,
     STALE,
     COLD,

@@ -2,6 +2,7 @@ package earlygate.run;
 
 import com.fasterxml.jackson.annotation.JsonSubTypes;
 import com.fasterxml.jackson.annotation.JsonTypeInfo;
+import earlygate.quantity.Keyed;
 import java.time.Instant;
 import java.util.Optional;
 import java.util.OptionalDouble;
@@ -102,7 +103,7 @@ public record RunEvent(long seq, Instant at, String by, Body body) {
     /** @param phase the one whose hold point was opened */
     public record HoldOpened(String phase) implements Body {}
 
-    public enum Source {
+    public enum Source implements Keyed {
         /** From the live gauge, settled. */
         LIVE,
         /** Read off a dial and typed. */

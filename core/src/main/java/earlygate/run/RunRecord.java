@@ -4,6 +4,7 @@ import earlygate.judge.Verdict;
 import earlygate.plan.Expect;
 import earlygate.plan.Phase;
 import earlygate.plan.Step;
+import earlygate.quantity.Keyed;
 import earlygate.run.RunEvent.Cracked;
 import earlygate.run.RunEvent.Deviation;
 import earlygate.run.RunEvent.Noted;
@@ -28,7 +29,7 @@ public record RunRecord(
         List<NoteRecord> notes,
         boolean finished,
         boolean passed) {
-    public enum AsFound {
+    public enum AsFound implements Keyed {
         /** From the turns it took to an end of the screw and the slope learned later. */
         BY_TURNS,
         /** Read on its gauge before the screw was touched. */

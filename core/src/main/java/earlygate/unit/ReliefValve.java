@@ -1,5 +1,6 @@
 package earlygate.unit;
 
+import earlygate.quantity.Keyed;
 import java.util.List;
 
 /**
@@ -24,13 +25,13 @@ public record ReliefValve(
         Role role)
         implements Component {
     /** What it protects: the pump, a motor's two lines against each other, or one work port. */
-    public enum Role {
+    public enum Role implements Keyed {
         MAIN,
         CROSS_PORT,
         PORT
     }
 
-    public enum Acting {
+    public enum Acting implements Keyed {
         DIRECT,
         PILOT
     }

@@ -1,5 +1,7 @@
 package earlygate.unit;
 
+import earlygate.quantity.Keyed;
+
 /**
  * An adjuster.
  *
@@ -9,7 +11,7 @@ package earlygate.unit;
  * @param present how the unit file says it stands now: Pa, or W for a power limiter
  */
 public record Setting(String id, String part, Kind kind, String line, double present, Screw screw) {
-    public enum Kind {
+    public enum Kind implements Keyed {
         COMPENSATOR,
         LOAD_SENSE,
         POWER_LIMITER,

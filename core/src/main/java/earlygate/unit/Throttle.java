@@ -1,5 +1,6 @@
 package earlygate.unit;
 
+import earlygate.quantity.Keyed;
 import java.util.List;
 
 /**
@@ -10,7 +11,7 @@ import java.util.List;
 public record Throttle(
         String id, String a, String b, double ratedFlow, double ratedDrop, Purpose purpose, double atRest)
         implements Component {
-    public enum Purpose {
+    public enum Purpose implements Keyed {
         LOAD,
         ISOLATE,
         BLEED

@@ -25,8 +25,7 @@ class CurvesTest {
                 curve("relief shut", p -> Relief.flow(p, 1e7, 1e-9), p -> Relief.slope(p, 1e7, 1e-9), 0.9e7, 10),
                 curve("ramp", p -> Ramp.value(p, 1e7, 4e5), p -> Ramp.slope(p, 1e7, 4e5), 0.98e7, 10),
                 curve("ramp, past", p -> Ramp.value(p, 1e7, 4e5), p -> Ramp.slope(p, 1e7, 4e5), 1.1e7, 10),
-                curve("slip", m -> Slip.speed(25, 0.6, 18500, m), m -> Slip.slope(25, 0.6, 18500, m), 90, 1e-3),
-                curve("current", l -> MotorCurrent.at(l, 13, 34), l -> MotorCurrent.slope(l, 13, 34), 0.7, 1e-6));
+                curve("slip", m -> Slip.speed(25, 0.6, 18500, m), m -> Slip.slope(25, 0.6, 18500, m), 90, 1e-3));
     }
 
     private static Arguments curve(

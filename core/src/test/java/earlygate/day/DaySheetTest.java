@@ -9,7 +9,6 @@ import earlygate.day.Job.Stretch;
 import earlygate.plan.Plan;
 import earlygate.plan.School;
 import earlygate.planner.Planner;
-import earlygate.target.GapSchool;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Random;
@@ -25,7 +24,7 @@ class DaySheetTest {
 
     @Test
     void aPlanBecomesAJobWithThePartnersHours() {
-        Plan plan = Planner.plan(lg07(), School.AUTO, GapSchool.DEFAULT);
+        Plan plan = Planner.plan(lg07(), School.AUTO);
         Job job = Job.of("LG-07", plan, Set.of("G1"));
         double all = plan.steps().stream().mapToDouble(s -> s.minutes()).sum();
         assertThat(job.minutes()).isBetween((int) all, (int) all + 1);

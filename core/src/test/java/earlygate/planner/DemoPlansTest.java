@@ -6,7 +6,6 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import earlygate.plan.Plan;
 import earlygate.plan.School;
-import earlygate.target.GapSchool;
 import java.util.List;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -25,7 +24,7 @@ class DemoPlansTest {
         "PL-01, RV1"
     })
     void settingOrder(String tag, String order) {
-        Plan plan = Planner.plan(read(document(tag)), School.AUTO, GapSchool.DEFAULT);
+        Plan plan = Planner.plan(read(document(tag)), School.AUTO);
         assertThat(plan.refused()).isEmpty();
         assertThat(plan.settingOrder()).isEqualTo(List.of(order.split(" ")));
     }

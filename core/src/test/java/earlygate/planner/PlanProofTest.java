@@ -12,7 +12,6 @@ import earlygate.plan.Step;
 import earlygate.solve.Outcome;
 import earlygate.solve.Solver;
 import earlygate.solve.SteadyState;
-import earlygate.target.GapSchool;
 import earlygate.unit.PowerUnit;
 import earlygate.unit.Situation;
 import java.util.HashMap;
@@ -48,7 +47,7 @@ class PlanProofTest {
     @MethodSource("seeds")
     void aPlanIsSafeOrRefusedWithAReason(long seed) {
         PowerUnit unit = random(seed);
-        Plan plan = Planner.plan(unit, School.AUTO, GapSchool.DEFAULT);
+        Plan plan = Planner.plan(unit, School.AUTO);
         if (plan.phases().isEmpty()) {
             assertThat(plan.refused()).isNotEmpty();
             return;
@@ -99,9 +98,8 @@ class PlanProofTest {
 
     @Test
     void theFamilyHoldsBothPlansAndRefusals() {
-        long planned = seeds().filter(seed -> Planner.plan(random(seed), School.AUTO, GapSchool.DEFAULT)
-                        .refused()
-                        .isEmpty())
+        long planned = seeds().filter(seed ->
+                        Planner.plan(random(seed), School.AUTO).refused().isEmpty())
                 .count();
         assertThat(planned).isBetween(5L, 35L);
     }

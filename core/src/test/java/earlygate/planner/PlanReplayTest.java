@@ -21,7 +21,6 @@ import earlygate.plan.Step.Way;
 import earlygate.solve.Outcome;
 import earlygate.solve.Solver;
 import earlygate.solve.SteadyState;
-import earlygate.target.GapSchool;
 import earlygate.unit.Driver;
 import earlygate.unit.PowerUnit;
 import earlygate.unit.ReliefValve;
@@ -87,7 +86,7 @@ class PlanReplayTest {
     void everySchoolIsSafeOrRefused(String tag, int seed) {
         PowerUnit unit = shake(tag, seed);
         for (School school : School.values()) {
-            Plan plan = Planner.plan(unit, school, GapSchool.DEFAULT);
+            Plan plan = Planner.plan(unit, school);
             if (plan.phases().isEmpty()) {
                 assertThat(plan.refused()).as("%s %s", tag, school).isNotEmpty();
             } else {
@@ -100,9 +99,7 @@ class PlanReplayTest {
     @Test
     void mostOfThemArePlanned() {
         long planned = shaken().map(a -> shake((String) a.get()[0], (int) a.get()[1]))
-                .filter(u -> Planner.plan(u, School.AUTO, GapSchool.DEFAULT)
-                        .refused()
-                        .isEmpty())
+                .filter(u -> Planner.plan(u, School.AUTO).refused().isEmpty())
                 .count();
         assertThat(planned).isGreaterThan(20);
     }
@@ -228,7 +225,7 @@ class PlanReplayTest {
     @ParameterizedTest(name = "{0}")
     @MethodSource("unsound")
     void unsoundUnitsAreRefusedForTheRightReason(String name, String tag, Consumer<ObjectNode> change, String code) {
-        Plan plan = Planner.plan(unit(tag, change), School.AUTO, GapSchool.DEFAULT);
+        Plan plan = Planner.plan(unit(tag, change), School.AUTO);
         assertThat(plan.phases()).isEmpty();
         assertThat(plan.refused()).extracting(Plan.Refusal::code).contains(code);
     }
@@ -236,15 +233,12 @@ class PlanReplayTest {
     /** Change the circuit and the order follows: with the branch valve on a line of its own nothing waits for it. */
     @Test
     void orderFollowsTargetsAndCircuit() {
-        Plan swapped = Planner.plan(
-                unit("NH-04", target("S1.reliefA", 172).andThen(target("S1.reliefB", 150))),
-                School.AUTO,
-                GapSchool.DEFAULT);
+        Plan swapped =
+                Planner.plan(unit("NH-04", target("S1.reliefA", 172).andThen(target("S1.reliefB", 150))), School.AUTO);
         assertThat(swapped.settingOrder()).containsSubsequence("S1.reliefA", "S1.reliefB", "S2.reliefA");
         Plan branches = Planner.plan(
                 unit("NH-04", component("RV1", "settingBar", 240)),
                 School.LEAD_WITH_RELIEF,
-                GapSchool.DEFAULT,
                 SectionOrder.BRANCHES_FIRST);
         if (branches.refused().isEmpty()) {
             assertThat(branches.settingOrder()).containsSubsequence("S1.reliefB", "RV1");

@@ -17,7 +17,6 @@ import earlygate.plan.Step;
 import earlygate.solve.Outcome;
 import earlygate.solve.Solver;
 import earlygate.solve.SteadyState;
-import earlygate.target.GapSchool;
 import earlygate.unit.PowerUnit;
 import java.util.List;
 import java.util.Map;
@@ -121,9 +120,9 @@ class PlannerTest {
     @Test
     void schoolsAreComparedInFigures() {
         PowerUnit unit = lg07();
-        Plan relief = Planner.plan(unit, School.LEAD_WITH_RELIEF, GapSchool.DEFAULT);
+        Plan relief = Planner.plan(unit, School.LEAD_WITH_RELIEF);
         assertThat(relief.refused()).extracting(Plan.Refusal::code).containsExactly("motor-overload");
-        Plan side = Planner.plan(unit, School.SIDE_BY_SIDE, GapSchool.DEFAULT);
+        Plan side = Planner.plan(unit, School.SIDE_BY_SIDE);
         assertThat(side.settingOrder()).containsExactly("RV1", "P1.compensator");
         Map<School, Plan.Comparison> by =
                 plan(unit).comparison().stream().collect(Collectors.toMap(Plan.Comparison::school, c -> c));
@@ -133,8 +132,7 @@ class PlannerTest {
                 .isGreaterThan(by.get(School.LEAD_WITH_PUMP).moves());
         assertThat(by.get(School.LEAD_WITH_PUMP).unprotected()).isPositive();
         // With a motor that stands it, the relief protects throughout, at the price of heat.
-        Plan strong =
-                Planner.plan(lg07(component("M1", "ratedPowerKw", 30)), School.LEAD_WITH_RELIEF, GapSchool.DEFAULT);
+        Plan strong = Planner.plan(lg07(component("M1", "ratedPowerKw", 30)), School.LEAD_WITH_RELIEF);
         assertThat(strong.refused()).isEmpty();
         assertThat(strong.settingOrder()).containsExactly("RV1", "P1.compensator");
         Plan.Comparison led = strong.comparison().stream()
@@ -146,7 +144,7 @@ class PlannerTest {
     }
 
     private static Plan plan(PowerUnit unit) {
-        return Planner.plan(unit, School.AUTO, GapSchool.DEFAULT);
+        return Planner.plan(unit, School.AUTO);
     }
 
     private static Step step(Plan plan, String action) {

@@ -3,6 +3,7 @@ package earlygate.reckon;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import earlygate.quantity.Keyed;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import org.junit.jupiter.api.Test;
@@ -40,7 +41,7 @@ class ReckoningTest {
         for (String pair : given.split(";")) {
             figures.put(pair.split("=")[0], Double.parseDouble(pair.split("=")[1]));
         }
-        Reckoning r = Reckoning.of(key);
+        Reckoning r = Keyed.of(Reckoning.class, key);
         assertThat(r.wrong(figures)).isEmpty();
         Figure found = r.results(figures).stream()
                 .filter(f -> f.key().equals(result))

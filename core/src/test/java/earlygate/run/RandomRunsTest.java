@@ -11,7 +11,6 @@ import earlygate.plan.Step;
 import earlygate.planner.Planner;
 import earlygate.run.RunEvent.Body;
 import earlygate.run.RunEvent.Source;
-import earlygate.target.GapSchool;
 import earlygate.unit.PowerUnit;
 import java.time.Instant;
 import java.util.ArrayList;
@@ -31,7 +30,7 @@ class RandomRunsTest {
     @ValueSource(strings = {"LG-07", "FB-02", "BP-11", "NH-04", "SW-03", "WD-05", "DR-09", "PL-01"})
     void everyLogCanBeFoldedAndShown(String tag) {
         PowerUnit unit = read(document(tag));
-        Plan plan = Planner.plan(unit, School.AUTO, GapSchool.DEFAULT);
+        Plan plan = Planner.plan(unit, School.AUTO);
         Curves curves = new Curves(unit);
         Random random = new Random(tag.hashCode());
         for (int run = 0; run < RUNS; run++) {

@@ -16,7 +16,6 @@ import earlygate.run.RunEvent.Deviation;
 import earlygate.run.RunEvent.Source;
 import earlygate.run.RunEvent.StepDone;
 import earlygate.run.RunEvent.Turned;
-import earlygate.target.GapSchool;
 import earlygate.unit.PowerUnit;
 import java.time.Instant;
 import java.util.ArrayList;
@@ -170,7 +169,7 @@ class RunJudgementTest extends WalkedRun {
     @Test
     void onlyTheOwnGaugeTeachesTheSlope() {
         PowerUnit two = earlygate.fixture.Units.read(earlygate.fixture.Units.document("WD-05"));
-        Plan p = Planner.plan(two, School.AUTO, GapSchool.DEFAULT);
+        Plan p = Planner.plan(two, School.AUTO);
         Step set = p.steps().stream()
                 .filter(s -> s.kind() == Step.Kind.SET && s.setting().orElse("").equals("RV1"))
                 .findFirst()
@@ -218,7 +217,7 @@ class RunJudgementTest extends WalkedRun {
     @Test
     void aMarginIsTheDifferenceOfTwoGauges() {
         PowerUnit nh = earlygate.fixture.Units.read(earlygate.fixture.Units.document("NH-04"));
-        Plan p = Planner.plan(nh, School.AUTO, GapSchool.DEFAULT);
+        Plan p = Planner.plan(nh, School.AUTO);
         Step set = p.steps().stream()
                 .filter(s -> s.kind() == Step.Kind.SET
                         && s.goal().orElseThrow().minus().isPresent())

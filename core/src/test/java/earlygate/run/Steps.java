@@ -10,7 +10,6 @@ import earlygate.plan.Step;
 import earlygate.planner.Planner;
 import earlygate.run.RunEvent.Body;
 import earlygate.run.RunEvent.Source;
-import earlygate.target.GapSchool;
 import earlygate.unit.PowerUnit;
 import java.time.Instant;
 import java.util.ArrayList;
@@ -38,12 +37,12 @@ final class Steps {
 
     static Steps lg() {
         PowerUnit unit = lg07();
-        return new Steps(unit, Planner.plan(unit, School.LEAD_WITH_PUMP, GapSchool.DEFAULT), false);
+        return new Steps(unit, Planner.plan(unit, School.LEAD_WITH_PUMP), false);
     }
 
     static Steps of(String tag) {
         PowerUnit unit = read(document(tag));
-        return new Steps(unit, Planner.plan(unit, School.AUTO, GapSchool.DEFAULT), false);
+        return new Steps(unit, Planner.plan(unit, School.AUTO), false);
     }
 
     /** The same plan on a machine that reports what is done to it. */

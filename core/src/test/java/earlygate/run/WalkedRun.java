@@ -17,7 +17,6 @@ import earlygate.run.RunEvent.Reading;
 import earlygate.run.RunEvent.Source;
 import earlygate.run.RunEvent.StepDone;
 import earlygate.run.RunEvent.Turned;
-import earlygate.target.GapSchool;
 import earlygate.unit.PowerUnit;
 import java.time.Instant;
 import java.util.ArrayList;
@@ -31,7 +30,7 @@ abstract class WalkedRun {
     static final OptionalDouble COLD = OptionalDouble.of(300);
 
     final PowerUnit unit = lg07();
-    final Plan plan = Planner.plan(unit, School.AUTO, GapSchool.DEFAULT);
+    final Plan plan = Planner.plan(unit, School.AUTO);
     final Curves curves = new Curves(unit);
     final List<RunEvent> log = new ArrayList<>();
     Instant now = Instant.EPOCH;

@@ -7,12 +7,12 @@ import static earlygate.unit.file.Fields.optionalNumber;
 import static earlygate.unit.file.Fields.text;
 import static earlygate.unit.file.Fields.textOr;
 
+import earlygate.quantity.Keyed;
 import earlygate.unit.CheckValve;
 import earlygate.unit.Filter;
 import earlygate.unit.FlowControl;
 import earlygate.unit.Leak;
 import earlygate.unit.Throttle;
-import java.util.Locale;
 import tools.jackson.databind.JsonNode;
 
 /** What oil flows through without a choice: throttles, checks, flow controls, filters, leaks. */
@@ -34,7 +34,7 @@ final class FlowValveReader {
                 text(n, "b"),
                 number(n, "ratedFlowLpm", 0) * LPM,
                 number(n, "ratedDropBar", 0) * BAR,
-                Throttle.Purpose.valueOf(textOr(n, "purpose", purpose).toUpperCase(Locale.ROOT)),
+                Keyed.of(Throttle.Purpose.class, textOr(n, "purpose", purpose)),
                 atRest);
     }
 

@@ -6,14 +6,15 @@ import static earlygate.unit.file.Fields.number;
 import static earlygate.unit.file.Fields.optional;
 import static earlygate.unit.file.Fields.optionalNumber;
 import static earlygate.unit.file.Fields.text;
+import static earlygate.unit.file.Fields.textOr;
 
+import earlygate.quantity.Keyed;
 import earlygate.unit.Line;
 import earlygate.unit.ReducingValve;
 import earlygate.unit.ReliefValve;
 import earlygate.unit.Screw;
 import earlygate.unit.SequenceValve;
 import earlygate.unit.UnloadingValve;
-import java.util.Locale;
 import tools.jackson.databind.JsonNode;
 
 /** Valves with a setting. */
@@ -23,7 +24,7 @@ final class PressureValveReader {
     static ReliefValve relief(JsonNode n) {
         return new ReliefValve(
                 text(n, "id"),
-                text(n, "acting").equals("direct") ? ReliefValve.Acting.DIRECT : ReliefValve.Acting.PILOT,
+                Keyed.of(ReliefValve.Acting.class, text(n, "acting")),
                 text(n, "inlet"),
                 text(n, "outlet"),
                 number(n, "settingBar", 0) * BAR,
@@ -38,8 +39,7 @@ final class PressureValveReader {
     /** Where the file doesn't say: a relief to tank is the main one, a relief to another line crosses ports. */
     private static ReliefValve.Role role(JsonNode n) {
         String fallback = text(n, "outlet").equals(Line.TANK) ? "main" : "cross-port";
-        return ReliefValve.Role.valueOf(
-                n.path("role").asString(fallback).toUpperCase(Locale.ROOT).replace('-', '_'));
+        return Keyed.of(ReliefValve.Role.class, textOr(n, "role", fallback));
     }
 
     static UnloadingValve unloading(JsonNode n) {

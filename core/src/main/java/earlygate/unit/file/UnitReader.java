@@ -9,6 +9,7 @@ import static earlygate.unit.file.Fields.number;
 import static earlygate.unit.file.Fields.text;
 import static earlygate.unit.file.Fields.textOr;
 
+import earlygate.quantity.Keyed;
 import earlygate.quantity.PressureUnit;
 import earlygate.unit.Fluid;
 import earlygate.unit.Line;
@@ -73,7 +74,7 @@ final class UnitReader {
                 text(n, "setting"),
                 pressure * BAR,
                 number(n, "toleranceBar", Target.DEFAULT_TOLERANCE * pressure) * BAR,
-                text(n, "defined").equals("full-flow") ? Target.Defined.FULL_FLOW : Target.Defined.CRACKING);
+                Keyed.of(Target.Defined.class, textOr(n, "defined", "cracking")));
     }
 
     private static Work work(JsonNode n) {

@@ -5,6 +5,7 @@ import static earlygate.quantity.Si.BAR;
 import earlygate.explain.Reason;
 import earlygate.plan.School;
 import earlygate.plan.SectionOrder;
+import earlygate.quantity.Keyed;
 import earlygate.server.words.ApiProblem;
 import earlygate.target.GapSchool;
 import earlygate.unit.PowerUnit;
@@ -128,7 +129,7 @@ public final class Input {
 
     public static SectionOrder sections(String key) {
         try {
-            return key == null ? SectionOrder.HIGHEST_FIRST : SectionOrder.of(key);
+            return key == null ? SectionOrder.HIGHEST_FIRST : Keyed.of(SectionOrder.class, key);
         } catch (IllegalArgumentException e) {
             throw ApiProblem.badInput(
                     "sectionOrder", Reason.of("api.section-order").name("value", key));
@@ -137,7 +138,7 @@ public final class Input {
 
     public static School school(String key) {
         try {
-            return key == null ? School.AUTO : School.of(key);
+            return key == null ? School.AUTO : Keyed.of(School.class, key);
         } catch (IllegalArgumentException e) {
             throw ApiProblem.badInput("school", Reason.of("api.school").name("value", key));
         }

@@ -13,7 +13,6 @@ import earlygate.unit.PowerUnit;
 import earlygate.unit.file.SituationFile;
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.util.List;
-import java.util.Locale;
 import tools.jackson.databind.JsonNode;
 
 /** A plan in words and in the units of its instruments. */
@@ -133,9 +132,7 @@ public record PlanView(
                 s.people(),
                 s.minutes(),
                 s.unprotected(),
-                s.goal()
-                        .map(g -> g.way().name().toLowerCase().replace('_', '-'))
-                        .orElse(null),
+                s.goal().map(g -> g.way().key()).orElse(null),
                 s.goal()
                         .filter(g -> g.tolerancePa() > 0)
                         .map(g -> g.targetPa() / BAR)
@@ -144,9 +141,7 @@ public record PlanView(
                         .filter(g -> g.tolerancePa() > 0)
                         .map(g -> goal(unit, g))
                         .orElse(null),
-                s.demand()
-                        .map(d -> d.name().toLowerCase(Locale.ROOT).replace('_', '-'))
-                        .orElse(null),
+                s.demand().map(d -> d.key()).orElse(null),
                 s.notes().stream()
                         .map(n -> new AskedNote(n.code(), words.say(n)))
                         .toList());
@@ -170,7 +165,7 @@ public record PlanView(
                 Shown.shown(unit, e.instrument(), e.kind(), e.low()),
                 Shown.shown(unit, e.instrument(), e.kind(), e.high()),
                 Shown.label(unit, e.instrument(), e.kind()),
-                e.take().name().toLowerCase(Locale.ROOT),
+                e.take().key(),
                 e.afterS());
     }
 

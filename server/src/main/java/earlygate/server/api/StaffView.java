@@ -47,7 +47,7 @@ public record StaffView(
                 unit.target(s.id())
                         .ifPresent(t -> flags.add(new Flag(
                                 s.id(),
-                                s.kind().name().toLowerCase(),
+                                s.kind().key(),
                                 s.id(),
                                 t.pressurePa() / BAR,
                                 t.tolerancePa() / BAR,

@@ -155,7 +155,7 @@ class CalcController {
         GapSchool gaps = Input.gaps(request.gapSchool());
         PowerUnit unit = Derivation.completed(Input.unit(request.unit()), gaps);
         Words words = Words.in(pressure);
-        Plan plan = Planner.plan(unit, Input.school(request.school()), gaps, Input.sections(request.sectionOrder()));
+        Plan plan = Planner.plan(unit, Input.school(request.school()), Input.sections(request.sectionOrder()));
         return PlanView.of(unit, plan, words);
     }
 

@@ -27,7 +27,7 @@ record LadderView(List<FindingView> findings) {
         return new LadderView(findings.stream()
                 .map(f -> new FindingView(
                         f.rule(),
-                        f.severity().name().toLowerCase(),
+                        f.severity().key(),
                         f.subject(),
                         words.say(f.message()),
                         f.figures(),

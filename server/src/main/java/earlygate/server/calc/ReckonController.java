@@ -3,6 +3,7 @@ package earlygate.server.calc;
 import earlygate.explain.Reason;
 import earlygate.identify.Traits;
 import earlygate.identify.ValveKind;
+import earlygate.quantity.Keyed;
 import earlygate.quantity.PressureUnit;
 import earlygate.reckon.Figure;
 import earlygate.reckon.Reckoning;
@@ -64,7 +65,7 @@ class ReckonController {
     ReckonedView reckon(@PathVariable String key, @RequestBody Map<String, Double> given) {
         Reckoning r;
         try {
-            r = Reckoning.of(key);
+            r = Keyed.of(Reckoning.class, key);
         } catch (IllegalArgumentException e) {
             throw ApiProblem.notFound("calculator", key);
         }
@@ -119,9 +120,7 @@ class ReckonController {
     }
 
     private static List<String> against(List<Traits.Trait> traits) {
-        return traits.stream()
-                .map(t -> word("trait." + t.name().toLowerCase(Locale.ROOT).replace('_', '-')))
-                .toList();
+        return traits.stream().map(t -> word("trait." + t.key())).toList();
     }
 
     private static FigureView figure(Figure f) {

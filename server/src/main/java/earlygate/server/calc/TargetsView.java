@@ -69,7 +69,7 @@ record TargetsView(List<SettingTarget> settings, List<String> missing, List<Poin
                 e.target().setting(),
                 Wire.rounded(e.target().pressurePa() / BAR, 2),
                 Wire.rounded(e.target().tolerancePa() / BAR, 2),
-                e.target().defined().name().toLowerCase().replace('_', '-'),
+                e.target().defined().key(),
                 e.derived(),
                 e.from().map(words::say).orElse(""),
                 e.reads().stream().map(r -> read(unit, r)).toList(),

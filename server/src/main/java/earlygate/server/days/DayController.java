@@ -95,7 +95,7 @@ class DayController {
         for (String tag : tags) {
             PowerUnit unit = Derivation.completed(
                     Input.unitText(units.newest(tag).document()).unit(), GapSchool.DEFAULT);
-            Plan plan = Planner.plan(unit, School.AUTO, GapSchool.DEFAULT);
+            Plan plan = Planner.plan(unit, School.AUTO);
             names.put(tag, unit.name());
             if (plan.refused().isEmpty()) {
                 jobs.add(Job.of(tag, plan, needed(unit)));

@@ -43,7 +43,7 @@ class PlanController {
         StoredUnit stored = units.newest(wish.tag());
         GapSchool gaps = wish.gaps();
         PowerUnit unit = Derivation.completed(Input.unitText(stored.document()).unit(), gaps);
-        Plan plan = Planner.plan(unit, Input.school(wish.school()), gaps, Input.sections(wish.sectionOrder()));
+        Plan plan = Planner.plan(unit, Input.school(wish.school()), Input.sections(wish.sectionOrder()));
         return new Derived(stored, unit, PlanView.of(unit, plan, Words.in(pressure)), plan.refused());
     }
 

@@ -26,7 +26,6 @@ import java.time.OffsetDateTime;
 import java.time.ZoneId;
 import java.util.Arrays;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
@@ -148,8 +147,7 @@ public record RecordView(
                 Wire.bar(s.target().tolerancePa()),
                 defined(unit, s),
                 Wire.bar(s.asFoundPa()),
-                words.say(Reason.of("as-found."
-                        + s.asFoundFrom().name().toLowerCase(Locale.ROOT).replace('_', '-'))),
+                words.say(Reason.of("as-found." + s.asFoundFrom().key())),
                 s.asLeftPa().isPresent() ? Wire.bar(s.asLeftPa().getAsDouble()) : null,
                 s.verdict().map(RunReadings::grade).orElse(null),
                 Arrays.stream(s.instrument().split(" − "))
@@ -180,7 +178,7 @@ public record RecordView(
                 instrument.isEmpty() ? "crack" : instrument,
                 instrument.isEmpty() ? Wire.bar(value) : Shown.shown(unit, instrument, kind, value),
                 instrument.isEmpty() ? "bar" : Shown.label(unit, instrument, kind),
-                source.name().toLowerCase(Locale.ROOT),
+                source.key(),
                 t.slip() ? "slip" : t.counts() ? "counts" : "earlier attempt");
     }
 
@@ -220,7 +218,7 @@ public record RecordView(
         return switch (unit.setting(s.setting()).kind()) {
             case COMPENSATOR -> "cut-off";
             case LOAD_SENSE -> "margin";
-            case RELIEF -> s.target().defined().name().toLowerCase().replace('_', '-');
+            case RELIEF -> s.target().defined().key();
             case UNLOADING -> "unloads";
             case REDUCING -> "branch";
             default -> "limit";

@@ -23,7 +23,6 @@ import earlygate.server.api.PlanView;
 import earlygate.server.runs.RunView.LogView;
 import earlygate.server.words.Words;
 import java.util.List;
-import java.util.Locale;
 import java.util.stream.IntStream;
 
 /** The log of a run in words. */
@@ -130,7 +129,7 @@ final class RunLog {
     }
 
     private static String key(RunEvent.Source source) {
-        return source.name().toLowerCase(Locale.ROOT);
+        return source.key();
     }
 
     private static Kind kind(RunState state, Reading r) {

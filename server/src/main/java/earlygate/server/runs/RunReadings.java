@@ -12,7 +12,7 @@ public final class RunReadings {
 
     /** pass, fail or cannot-tell. */
     public static String grade(Verdict.Grade grade) {
-        return grade.name().toLowerCase().replace('_', '-');
+        return grade.key();
     }
 
     public static List<LogView> log(RunState state, Words words) {

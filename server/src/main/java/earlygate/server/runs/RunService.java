@@ -118,7 +118,7 @@ public class RunService implements RigHost.Keeper {
         GapSchool gaps = Input.gaps(start.gapSchool());
         PowerUnit unit = Derivation.completed(Input.unitText(stored.document()).unit(), gaps);
         nothingStands(stored, unit, gaps);
-        Plan plan = Planner.plan(unit, start.school(), gaps, start.sections());
+        Plan plan = Planner.plan(unit, start.school(), start.sections());
         if (!plan.refused().isEmpty()) {
             Plan.Refusal first = plan.refused().get(0);
             throw ApiProblem.conflict("plan", first.message());

@@ -26,7 +26,6 @@ import java.time.Instant;
 import java.time.OffsetDateTime;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 
 /**
  * A run as its screen shows it.
@@ -236,7 +235,7 @@ public record RunView(
         double low = f.bandLow() - ZERO_C;
         double high = f.bandHigh() - ZERO_C;
         Double c = state.oil().isPresent() ? (Double) (Wire.celsius(state.oil().getAsDouble())) : null;
-        String standing = OilState.at(state, Instant.now()).name().toLowerCase(Locale.ROOT);
+        String standing = OilState.at(state, Instant.now()).key();
         return new OilView(c, low, high, state.oilReadAt().orElse(null), standing);
     }
 

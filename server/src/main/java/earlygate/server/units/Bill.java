@@ -3,6 +3,7 @@ package earlygate.server.units;
 import static earlygate.quantity.Si.BAR;
 
 import earlygate.explain.Reason;
+import earlygate.quantity.Keyed;
 import earlygate.quantity.PressureUnit;
 import earlygate.quantity.TypedNumber;
 import earlygate.server.api.Wire;
@@ -34,7 +35,7 @@ final class Bill {
 
     private Bill() {}
 
-    enum Fate {
+    enum Fate implements Keyed {
         CHANGES,
         NEW,
         SAME,

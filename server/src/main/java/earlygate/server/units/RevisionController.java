@@ -17,7 +17,6 @@ import io.swagger.v3.oas.annotations.media.Schema;
 import java.time.OffsetDateTime;
 import java.time.ZoneOffset;
 import java.util.List;
-import java.util.Locale;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.OptionalInt;
@@ -193,7 +192,7 @@ class RevisionController {
                         r.line(),
                         r.setting(),
                         r.asWritten(),
-                        r.fate().name().toLowerCase(Locale.ROOT).replace('_', '-'),
+                        r.fate().key(),
                         r.pressureBar(),
                         r.toleranceBar(),
                         r.why().map(words::say).orElse("")))
