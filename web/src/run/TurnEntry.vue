@@ -19,7 +19,7 @@ const part = ref(0)
 const screw = ref(props.step.setting ?? props.screws[0] ?? '')
 const toTheEnd = computed(() => props.step.way === 'to-the-end')
 const turns = computed(() => whole.value + part.value)
-const inward = computed(() => (props.step.goal?.turns ?? props.advised) > 0)
+const inward = computed(() => props.advised > 0)
 
 function made(sign: number) {
   emit('made', { kind: 'turned', step: props.step.id, setting: screw.value, turns: sign * turns.value })

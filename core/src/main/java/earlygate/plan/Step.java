@@ -71,63 +71,27 @@ public record Step(
         RESTORE
     }
 
-    /** How the adjuster is brought there. */
-    public enum Way implements Keyed {
-        /** Turn, read, turn again until it reads the target. */
-        TURN_TO_READING,
-        /** Back a relief out until it just begins to pass. */
-        BACK_OUT_TO_CRACK,
-        /** Count turns; the gauge doesn't follow, or only for a part. */
-        COUNT_TURNS,
-        /** To the end of the screw, counting. */
-        TO_THE_END
-    }
-
-    /**
-     * @param testPoint gauge that is read
-     * @param minus gauge whose reading is taken off, read in the same state; empty for one gauge alone
-     * @param targetPa reading that is wanted; {@code tolerancePa} to either side
-     * @param limitPa never to be passed on the way by the reading of {@code testPoint}
-     * @param turns clockwise, about how many, where they are counted; otherwise 0
-     */
-    public record Goal(
-            Way way,
-            String testPoint,
-            double targetPa,
-            double tolerancePa,
-            double limitPa,
-            double turns,
-            Optional<String> minus) {
-        public Goal {
-            minus = minus == null ? Optional.empty() : minus;
-        }
-
-        public Goal(Way way, String testPoint, double targetPa, double tolerancePa, double limitPa, double turns) {
-            this(way, testPoint, targetPa, tolerancePa, limitPa, turns, Optional.empty());
-        }
-
-        /** Whether it is read on this instrument, alone or as one of two. */
-        public boolean reads(String instrument) {
-            return testPoint.equals(instrument)
-                    || minus.filter(instrument::equals).isPresent();
-        }
-
-        /** The end of the screw that is meant: clockwise or counter-clockwise. */
-        public boolean inward() {
-            return turns > 0;
-        }
-    }
-
     public boolean demands(Demand d) {
         return demand.filter(d::equals).isPresent();
     }
 
-    public boolean goes(Way way) {
-        return goal.filter(g -> g.way() == way).isPresent();
+    /** The pressure that decides it; empty where none does, or turns do. */
+    public Optional<Goal.Measured> measured() {
+        return goal.filter(Goal.Measured.class::isInstance).map(Goal.Measured.class::cast);
+    }
+
+    /** Whether a relief is backed out in it until it cracks. */
+    public boolean cracks() {
+        return goal.filter(Goal.Crack.class::isInstance).isPresent();
+    }
+
+    /** Whether its screw is turned inward until it stops. */
+    public boolean goesAllIn() {
+        return goal.filter(g -> g instanceof Goal.ToEnd e && e.inward()).isPresent();
     }
 
     /** Whether its reading decides a setting, so that cold oil and a coarse gauge can't pass it. */
     public boolean judgesSetting() {
-        return (kind == Kind.SET || kind == Kind.LOCK) && goal.isPresent();
+        return (kind == Kind.SET || kind == Kind.LOCK) && measured().isPresent();
     }
 }

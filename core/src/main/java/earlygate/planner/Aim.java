@@ -2,8 +2,7 @@ package earlygate.planner;
 
 import earlygate.explain.Value;
 import earlygate.plan.Expect;
-import earlygate.plan.Step.Goal;
-import earlygate.plan.Step.Way;
+import earlygate.plan.Goal;
 import earlygate.unit.PowerUnit;
 import earlygate.unit.Pump;
 import earlygate.unit.Target;
@@ -24,11 +23,11 @@ final class Aim {
     }
 
     /** What is read for a setting, and where it must come. */
-    record Reading(Goal goal, List<Expect> expect) {}
+    record Reading(Goal.Measured goal, List<Expect> expect) {}
 
     Reading alone(Target t, TestPoint gauge, double aim) {
         return new Reading(
-                new Goal(Way.TURN_TO_READING, gauge.id(), aim, t.tolerancePa(), moves.limit(gauge), 0),
+                new Goal.OnGauge(gauge.id(), aim, t.tolerancePa(), moves.limit(gauge)),
                 List.of(readings.around(gauge, aim, t.tolerancePa())));
     }
 
@@ -42,8 +41,7 @@ final class Aim {
                         t.pressurePa() + t.tolerancePa())
                 .taken(Expect.Take.PEAK, 0);
         return new Reading(
-                new Goal(Way.TURN_TO_READING, gauge.id(), t.pressurePa(), t.tolerancePa(), moves.limit(gauge), 0),
-                List.of(peak));
+                new Goal.OnGauge(gauge.id(), t.pressurePa(), t.tolerancePa(), moves.limit(gauge)), List.of(peak));
     }
 
     /** A margin is the pump's gauge less the signal's, both read in the same state. */
@@ -52,15 +50,9 @@ final class Aim {
             double error = gauge.errorPa() + signal.errorPa();
             double band = Math.max(t.tolerancePa() - error, t.tolerancePa() / 4);
             double difference = readings.of(gauge) - readings.of(signal);
-            Goal goal = new Goal(
-                    Way.TURN_TO_READING,
-                    gauge.id(),
-                    // Zero-stroke margin asked, less what the stroke of this very flow takes off.
-                    difference,
-                    t.tolerancePa(),
-                    moves.limit(gauge),
-                    0,
-                    Optional.of(signal.id()));
+            // Zero-stroke margin asked, less what the stroke of this very flow takes off.
+            Goal.Measured goal =
+                    new Goal.Difference(gauge.id(), signal.id(), difference, t.tolerancePa(), moves.limit(gauge));
             return new Reading(
                     goal,
                     List.of(

@@ -4,10 +4,9 @@ import static earlygate.explain.Reason.of;
 import static earlygate.quantity.Si.BAR;
 
 import earlygate.gauge.Arrangement;
+import earlygate.plan.Goal;
 import earlygate.plan.School;
-import earlygate.plan.Step.Goal;
 import earlygate.plan.Step.Kind;
-import earlygate.plan.Step.Way;
 import earlygate.unit.Engine;
 import earlygate.unit.PowerUnit;
 import earlygate.unit.Pump;
@@ -97,8 +96,7 @@ final class CrackRoute {
                                     .pressure("target", readings.of(gauge)))
                     .why(of("plan.why.stage"))
                     .setting(compensator.id())
-                    .goal(new Goal(
-                            Way.TURN_TO_READING, gauge.id(), readings.of(gauge), 10 * BAR, moves.limit(gauge), 0))
+                    .goal(new Goal.OnGauge(gauge.id(), readings.of(gauge), 10 * BAR, moves.limit(gauge)))
                     .expect(readings.pressure(gauge, 10 * BAR))
                     .ifNot(of("plan.if-not.stands-still").name("relief", relief.id()))
                     .caution("injection", "adjuster-only")
@@ -119,7 +117,7 @@ final class CrackRoute {
         draft.step(Kind.START_POSITION, of("plan.relief-in").name("relief", relief.id()))
                 .why(of("plan.why.relief-in").name("relief", relief.id()).turns("turns", turns))
                 .setting(relief.id())
-                .goal(new Goal(Way.TO_THE_END, gauge.id(), readings.of(gauge), 0, moves.limit(gauge), turns))
+                .goal(new Goal.ToEnd(gauge.id(), readings.of(gauge), moves.limit(gauge), turns))
                 .expect(readings.pressure(gauge, band))
                 .ifNot(of("plan.if-not.relief-moves-gauge")
                         .name("relief", relief.id())
@@ -143,7 +141,7 @@ final class CrackRoute {
                                 .pressure("target", leg.setting()))
                 .why(of("plan.why.compensator-up").name("relief", relief.id()))
                 .setting(compensator.id())
-                .goal(new Goal(Way.TURN_TO_READING, gauge.id(), leg.setting(), near, moves.limit(gauge), 0))
+                .goal(new Goal.OnGauge(gauge.id(), leg.setting(), near, moves.limit(gauge)))
                 .expect(readings.around(gauge, leg.setting(), near))
                 .ifNot(
                         of("plan.if-not.stands-still").name("relief", relief.id()),
@@ -174,7 +172,7 @@ final class CrackRoute {
         boolean engine = bench.drivers().stream().allMatch(d -> d instanceof Engine);
         m.go(m.situation.withSetting(relief.id(), leg.setting()));
         m.proveOvershoot(relief.id(), leg.setting());
-        Goal goal = new Goal(Way.BACK_OUT_TO_CRACK, gauge.id(), leg.setting(), t.tolerancePa(), moves.limit(gauge), 0);
+        Goal goal = new Goal.Crack(gauge.id(), leg.setting(), t.tolerancePa(), moves.limit(gauge));
         draft.step(
                         Kind.SET,
                         of("plan.relief-crack")
@@ -196,7 +194,7 @@ final class CrackRoute {
                 .people(2)
                 .minutes(8)
                 .add();
-        Goal again = new Goal(Way.TURN_TO_READING, gauge.id(), leg.setting(), t.tolerancePa(), moves.limit(gauge), 0);
+        Goal again = new Goal.OnGauge(gauge.id(), leg.setting(), t.tolerancePa(), moves.limit(gauge));
         moves.lockStep(t.setting(), again, List.of(readings.around(gauge, leg.setting(), t.tolerancePa())));
     }
 }

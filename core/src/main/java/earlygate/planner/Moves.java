@@ -3,9 +3,8 @@ package earlygate.planner;
 import static earlygate.explain.Reason.of;
 
 import earlygate.plan.Expect;
-import earlygate.plan.Step.Goal;
+import earlygate.plan.Goal;
 import earlygate.plan.Step.Kind;
-import earlygate.plan.Step.Way;
 import earlygate.unit.PowerUnit;
 import earlygate.unit.Screw;
 import earlygate.unit.Setting;
@@ -34,8 +33,10 @@ final class Moves {
         draft.step(Kind.START_POSITION, of(code).name("setting", s.id()).turns("turns", turns))
                 .why(of("plan.why.raise").name("setting", s.id()))
                 .setting(s.id())
-                .goal(new Goal(
-                        end ? Way.TO_THE_END : Way.COUNT_TURNS, gauge.id(), readings.of(gauge), 0, limit(gauge), turns))
+                .goal(
+                        end
+                                ? new Goal.ToEnd(gauge.id(), readings.of(gauge), limit(gauge), turns)
+                                : new Goal.CountTurns(gauge.id(), readings.of(gauge), limit(gauge), turns))
                 .ifNot(of("plan.if-not.keeps-rising").name("compensator", s.id()))
                 .caution("injection", "adjuster-only")
                 .minutes(2)

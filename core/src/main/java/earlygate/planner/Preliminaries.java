@@ -2,10 +2,9 @@ package earlygate.planner;
 
 import static earlygate.explain.Reason.of;
 
+import earlygate.plan.Goal;
 import earlygate.plan.Phase;
-import earlygate.plan.Step.Goal;
 import earlygate.plan.Step.Kind;
-import earlygate.plan.Step.Way;
 import earlygate.quantity.Si;
 import earlygate.unit.Accumulator;
 import earlygate.unit.DcMotor;
@@ -221,7 +220,7 @@ final class Preliminaries {
                         .turns("turns", turns)
                         .pressure("present", s.present()))
                 .setting(s.id())
-                .goal(new Goal(Way.TO_THE_END, bench.gauge().id(), 0, 0, 0, out ? -turns : turns))
+                .goal(new Goal.ToEnd(bench.gauge().id(), 0, 0, out ? -turns : turns))
                 .caution("thread")
                 .minutes(3)
                 .add();

@@ -3,9 +3,8 @@ package earlygate.planner;
 import static earlygate.explain.Reason.of;
 import static earlygate.quantity.Si.BAR;
 
-import earlygate.plan.Step.Goal;
+import earlygate.plan.Goal;
 import earlygate.plan.Step.Kind;
-import earlygate.plan.Step.Way;
 import earlygate.unit.Screw;
 import earlygate.unit.Setting;
 import earlygate.unit.TestPoint;
@@ -39,7 +38,7 @@ final class PumpProof {
                         .name("relief", relief.id())
                         .pressure("stands", readings.of(gauge)))
                 .setting(relief.id())
-                .goal(new Goal(Way.COUNT_TURNS, gauge.id(), readings.of(gauge), 0, limit, turns))
+                .goal(new Goal.CountTurns(gauge.id(), readings.of(gauge), limit, turns))
                 .expect(readings.roughly(gauge))
                 .ifNot(
                         of("plan.if-not.keeps-rising").name("compensator", compensator.id()),
@@ -56,7 +55,7 @@ final class PumpProof {
                                 .pressure("stands", readings.of(gauge)))
                 .why(of("plan.why.prove-compensator"))
                 .setting(compensator.id())
-                .goal(new Goal(Way.COUNT_TURNS, gauge.id(), readings.of(gauge), 0, limit, TURN))
+                .goal(new Goal.CountTurns(gauge.id(), readings.of(gauge), limit, TURN))
                 .expect(readings.pressure(gauge, TURN * screw.paPerTurn()))
                 .ifNot(of("plan.if-not.stands-still").name("relief", relief.id()), of("plan.if-not.no-pressure"))
                 .caution("injection")

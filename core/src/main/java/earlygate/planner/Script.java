@@ -2,11 +2,11 @@ package earlygate.planner;
 
 import earlygate.explain.Reason;
 import earlygate.plan.Expect;
+import earlygate.plan.Goal;
 import earlygate.plan.Phase;
 import earlygate.plan.Plan;
 import earlygate.plan.School;
 import earlygate.plan.Step;
-import earlygate.plan.Step.Goal;
 import earlygate.plan.Step.Kind;
 import earlygate.unit.Component;
 import earlygate.unit.DcMotor;

@@ -4,11 +4,10 @@ import static earlygate.explain.Reason.of;
 
 import earlygate.explain.Reason;
 import earlygate.gauge.Arrangement;
+import earlygate.plan.Goal;
 import earlygate.plan.Phase;
 import earlygate.plan.School;
-import earlygate.plan.Step.Goal;
 import earlygate.plan.Step.Kind;
-import earlygate.plan.Step.Way;
 import earlygate.unit.Accumulator;
 import earlygate.unit.DcMotor;
 import earlygate.unit.PowerUnit;
@@ -165,7 +164,7 @@ final class Setter {
                 .minutes(6)
                 .add();
         if (charges.isPresent()
-                || read.goal().minus().isPresent()
+                || read.goal() instanceof Goal.Difference
                 || bench.drivers().stream().anyMatch(d -> d instanceof DcMotor)) {
             // Read in one and the same state before and after its nut is tight.
             moves.lockStep(t.setting(), read.goal(), read.expect());
@@ -187,7 +186,7 @@ final class Setter {
                 double locked = aims.at(t, gauge);
                 moves.lockStep(
                         t.setting(),
-                        new Goal(Way.TURN_TO_READING, gauge.id(), locked, t.tolerancePa(), moves.limit(gauge), 0),
+                        new Goal.OnGauge(gauge.id(), locked, t.tolerancePa(), moves.limit(gauge)),
                         List.of(readings.around(gauge, locked, t.tolerancePa())));
             });
         } else {

@@ -4,8 +4,8 @@ import earlygate.explain.Reason;
 import earlygate.judge.ScrewModel;
 import earlygate.judge.TurnAdvice;
 import earlygate.judge.Verdict.Grade;
+import earlygate.plan.Goal;
 import earlygate.plan.Step;
-import earlygate.plan.Step.Goal;
 import earlygate.run.StepRecord.Point;
 import earlygate.unit.Screw;
 import java.util.List;
@@ -24,10 +24,10 @@ public final class Coach {
 
     private final RunState run;
     private final Step step;
-    private final Goal goal;
+    private final Goal.Measured goal;
     private final StepRecord record;
 
-    private Coach(RunState run, Step step, Goal goal) {
+    private Coach(RunState run, Step step, Goal.Measured goal) {
         this.run = run;
         this.step = step;
         this.goal = goal;
@@ -49,20 +49,19 @@ public final class Coach {
         if (step.goal().isEmpty() || step.setting().isEmpty()) {
             return Optional.empty();
         }
-        Coach coach = new Coach(run, step, step.goal().get());
+        Goal goal = step.goal().get();
+        if (goal instanceof Goal.Turned t) {
+            StepRecord record = run.record(step.id());
+            return Optional.of(t instanceof Goal.ToEnd end ? toTheEnd(record, end) : counted(record, t));
+        }
+        Coach coach = new Coach(run, step, (Goal.Measured) goal);
         if (step.kind() == Step.Kind.LOCK) {
             return coach.afterLocking();
         }
-        return Optional.of(
-                switch (coach.goal.way()) {
-                    case COUNT_TURNS -> coach.counted();
-                    case TO_THE_END -> coach.toTheEnd();
-                    case BACK_OUT_TO_CRACK -> coach.toCrack();
-                    case TURN_TO_READING -> coach.toReading(curves.of(step));
-                });
+        return Optional.of(goal instanceof Goal.Crack ? coach.toCrack() : coach.toReading(curves.of(step)));
     }
 
-    private Advice counted() {
+    private static Advice counted(StepRecord record, Goal.Turned goal) {
         double left = goal.turns() - record.turned();
         if (Math.abs(left) < TurnAdvice.STEP / 2) {
             return new Advice(0, Reason.of("advice.counted"));
@@ -74,7 +73,7 @@ public final class Coach {
     }
 
     /** The data only say about how far it is; the screw says when it is there. */
-    private Advice toTheEnd() {
+    private static Advice toTheEnd(StepRecord record, Goal.ToEnd goal) {
         double left = goal.turns() - record.turned();
         boolean on = Math.abs(left) >= TurnAdvice.STEP && Math.signum(left) == Math.signum(goal.turns());
         Reason reason = Reason.of(goal.inward() ? "advice.in-to-end" : "advice.out-to-end")
@@ -108,7 +107,7 @@ public final class Coach {
     static boolean crackWentBy(RunState run, Step step) {
         StepRecord record = run.record(step.id());
         String setting = step.setting().orElseThrow();
-        double way = screw(run, step).maxPa() - step.goal().orElseThrow().targetPa();
+        double way = screw(run, step).maxPa() - step.measured().orElseThrow().targetPa();
         double most = Math.max(0, way) / run.screw(setting).lower() + 1;
         return record.cracked().isEmpty() && (record.touchedEnd() || -record.turned() > most);
     }
@@ -122,7 +121,7 @@ public final class Coach {
         boolean failed = new StepJudge(run, step)
                 .judged().stream().anyMatch(j -> goal.reads(j.instrument()) && j.grade() != Grade.PASS);
         boolean cracked = run.plan().steps().stream()
-                .anyMatch(s -> s.goes(Step.Way.BACK_OUT_TO_CRACK) && s.setting().equals(step.setting()));
+                .anyMatch(s -> s.cracks() && s.setting().equals(step.setting()));
         if (!failed || cracked || record.measure().isEmpty()) {
             return Optional.empty();
         }
@@ -160,7 +159,7 @@ public final class Coach {
                 goal.targetPa(),
                 close(),
                 // A difference of two gauges has no limit of its own; the pump's line has, and stands far from it.
-                goal.minus().isPresent() ? Double.POSITIVE_INFINITY : goal.limitPa(),
+                goal instanceof Goal.Difference ? Double.POSITIVE_INFINITY : goal.limitPa(),
                 error(),
                 model(),
                 doubled(curve),

@@ -3,6 +3,7 @@ package earlygate.run;
 import static earlygate.quantity.Si.BAR;
 
 import earlygate.gauge.GaugeSearch;
+import earlygate.plan.Goal;
 import earlygate.plan.Step;
 import earlygate.solve.SteadyState;
 import earlygate.unit.Setting;
@@ -38,7 +39,7 @@ public record GaugeCurve(
     /** Empty where the model has no answer or the gauge never follows. */
     static Optional<GaugeCurve> of(GaugeSearch reaching, Step step) {
         Setting s = reaching.unit().setting(step.setting().orElseThrow());
-        Step.Goal goal = step.goal().orElseThrow();
+        Goal.Measured goal = step.measured().orElseThrow();
         List<Point> points = new ArrayList<>();
         for (int i = 0; i <= POINTS; i++) {
             double at = s.screw().minPa() + (s.screw().maxPa() - s.screw().minPa()) * i / POINTS;
@@ -85,7 +86,7 @@ public record GaugeCurve(
         return holder.filter(h -> !h.equals(self));
     }
 
-    private static Point point(GaugeSearch reaching, Step.Goal goal, double at, SteadyState state) {
+    private static Point point(GaugeSearch reaching, Goal goal, double at, SteadyState state) {
         TestPoint gauge = reaching.unit().testPoint(goal.testPoint());
         double reading = state.pressure(gauge.line())
                 - goal.minus()

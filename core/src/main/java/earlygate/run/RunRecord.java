@@ -2,6 +2,7 @@ package earlygate.run;
 
 import earlygate.judge.Verdict;
 import earlygate.plan.Expect;
+import earlygate.plan.Goal;
 import earlygate.plan.Phase;
 import earlygate.plan.Step;
 import earlygate.quantity.Keyed;
@@ -15,6 +16,7 @@ import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.stream.Stream;
 
 /**
  * What stays of a run: each setting as found and as left against its target, the tests, every reading that was ever
@@ -45,7 +47,7 @@ public record RunRecord(
 
     /**
      * @param asLeftPa the setting by the reading after the jam nut was tight; only that one counts
-     * @param instrument the gauge it was read on; empty until then
+     * @param instruments the gauge it is read on, or two whose difference it is; none where no step reads it
      * @param oil K
      */
     public record SettingRecord(
@@ -55,7 +57,7 @@ public record RunRecord(
             OptionalDouble asLeftPa,
             Target target,
             Optional<Verdict.Grade> verdict,
-            String instrument,
+            List<String> instruments,
             OptionalDouble oil,
             Optional<Instant> at,
             Optional<String> deviation,
@@ -114,7 +116,7 @@ public record RunRecord(
         Optional<RunEvent> reading = lock.flatMap(
                 x -> record.get().readingEvent(x.goal().orElseThrow().testPoint()));
         // Where the gauge shows more than the setting (margin, override, drops), the difference is taken off again.
-        double offset = lock.flatMap(Step::goal)
+        double offset = lock.flatMap(Step::measured)
                 .map(g -> g.targetPa() - target.pressurePa())
                 .orElse(0.0);
         OptionalDouble measured = record.map(StepRecord::measure).orElse(OptionalDouble.empty());
@@ -127,8 +129,7 @@ public record RunRecord(
                 : OptionalDouble.empty();
         Found found = found(run, s, asLeft, offset);
         Optional<StepRecord> cracking = run.plan().steps().stream()
-                .filter(x -> x.goes(Step.Way.BACK_OUT_TO_CRACK)
-                        && x.setting().filter(s.id()::equals).isPresent())
+                .filter(x -> x.cracks() && x.setting().filter(s.id()::equals).isPresent())
                 .map(x -> run.record(x.id()))
                 .findFirst();
         return new SettingRecord(
@@ -138,7 +139,7 @@ public record RunRecord(
                 asLeft,
                 target,
                 grade,
-                lock.flatMap(Step::goal).map(RunRecord::instruments).orElse(""),
+                lock.flatMap(Step::goal).map(RunRecord::instruments).orElse(List.of()),
                 oil,
                 reading.map(RunEvent::at),
                 run.plan().steps().stream()
@@ -151,8 +152,8 @@ public record RunRecord(
                 cracking.flatMap(StepRecord::tapped).map(Cracked::pressurePa));
     }
 
-    private static String instruments(Step.Goal goal) {
-        return goal.minus().map(m -> goal.testPoint() + " − " + m).orElse(goal.testPoint());
+    private static List<String> instruments(Goal goal) {
+        return Stream.concat(Stream.of(goal.testPoint()), goal.minus().stream()).toList();
     }
 
     /** A reason with the name of whoever released it. */
@@ -202,8 +203,7 @@ public record RunRecord(
 
     /** The event whose number decides an instrument's expectation in a step: a crack point, or the last reading. */
     public static RunEvent deciding(StepRecord record, Step step, String instrument) {
-        boolean crack = step.goes(Step.Way.BACK_OUT_TO_CRACK)
-                && step.goal().orElseThrow().reads(instrument);
+        boolean crack = step.cracks() && step.goal().orElseThrow().reads(instrument);
         return (crack ? record.crackedEvent() : record.readingEvent(instrument)).orElseThrow();
     }
 

@@ -3,10 +3,10 @@ package earlygate.run;
 import earlygate.explain.Reason;
 import earlygate.explain.Value.Kind;
 import earlygate.plan.Expect;
+import earlygate.plan.Goal;
 import earlygate.plan.Phase;
 import earlygate.plan.Step;
 import earlygate.plan.Step.Demand;
-import earlygate.plan.Step.Way;
 import earlygate.run.RunEvent.Again;
 import earlygate.run.RunEvent.Body;
 import earlygate.run.RunEvent.Cracked;
@@ -91,7 +91,7 @@ public final class RunRules {
         if (body instanceof Turned t) {
             return turned(run, t);
         }
-        if (body instanceof Cracked && !step.goes(Way.BACK_OUT_TO_CRACK)) {
+        if (body instanceof Cracked && !step.cracks()) {
             return Optional.of(Reason.of("run.refused.no-crack-here"));
         }
         if (body instanceof Struck s) {
@@ -157,7 +157,7 @@ public final class RunRules {
             return judge.missing().stream().findFirst();
         }
         if (judge.aboveSchematic() && d.releasedBy().filter(r -> !r.isBlank()).isEmpty()) {
-            Step.Goal goal = step.goal().orElseThrow();
+            Goal.Measured goal = step.measured().orElseThrow();
             return Optional.of(Reason.of("run.refused.above-schematic")
                     .pressure("measured", judge.decisive().orElseThrow())
                     .pressure("target", goal.targetPa())

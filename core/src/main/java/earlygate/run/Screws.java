@@ -47,10 +47,7 @@ final class Screws {
         }
         boolean own = at.setting().filter(t.setting()::equals).isPresent();
         if (t.atEnd()) {
-            boolean inward = t.turns() > 0
-                    || t.turns() == 0
-                            && own
-                            && at.goal().filter(Step.Goal::inward).isPresent();
+            boolean inward = t.turns() > 0 || t.turns() == 0 && own && at.goesAllIn();
             double end = inward ? unit.setting(t.setting()).screw().travel() : 0;
             // Counted from an end, the first one that is touched says how it was found.
             foundAt.putIfAbsent(t.setting(), end - net.get(t.setting()));
@@ -74,7 +71,7 @@ final class Screws {
             firstRead.putIfAbsent(setting, measure);
         }
         boolean same = step.equals(at.id()) && !Double.isNaN(last) && !othersTurned;
-        if (same && turnsSince != 0 && at.goes(Step.Way.TURN_TO_READING) && own(at, last) && own(at, measure)) {
+        if (same && turnsSince != 0 && at.measured().isPresent() && !at.cracks() && own(at, last) && own(at, measure)) {
             double noise = READING_NOISE * unit.testPoint(gauge).rangePa();
             models.merge(setting, models.get(setting), (m, old) -> m.learn(turnsSince, measure - last, noise));
         }

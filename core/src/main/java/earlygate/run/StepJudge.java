@@ -7,9 +7,9 @@ import earlygate.judge.TurnAdvice;
 import earlygate.judge.Verdict;
 import earlygate.judge.Verdict.Grade;
 import earlygate.plan.Expect;
+import earlygate.plan.Goal;
 import earlygate.plan.Step;
 import earlygate.plan.Step.Demand;
-import earlygate.plan.Step.Way;
 import earlygate.run.RunEvent.Cracked;
 import earlygate.run.RunEvent.Reading;
 import earlygate.unit.Fluid;
@@ -55,15 +55,14 @@ public final class StepJudge {
     }
 
     private Optional<Judged> judged(Expect e) {
-        if (step.goes(Way.BACK_OUT_TO_CRACK) && isGoal(e)) {
+        if (step.cracks() && isGoal(e)) {
             return record.crackedEvent().map(c -> setting(e, ((Cracked) c.body()).pressurePa(), c));
         }
         return record.readingEvent(e.instrument()).map(r -> {
             if (!isGoal(e)) {
                 return band(e, (Reading) r.body());
             }
-            if (step.goal().orElseThrow().minus().isPresent()
-                    && record.measure().isEmpty()) {
+            if (record.measure().isEmpty()) {
                 return new Judged(e.instrument(), Grade.CANNOT_TELL, other(e));
             }
             return step.judgesSetting() ? setting(e, record.measure().orElseThrow(), r) : band(e, (Reading) r.body());
@@ -72,7 +71,7 @@ public final class StepJudge {
 
     /** The other one of two gauges, which has to be read in the same state. */
     private Reason other(Expect e) {
-        Step.Goal goal = step.goal().orElseThrow();
+        Goal goal = step.goal().orElseThrow();
         String missing = goal.testPoint().equals(e.instrument()) ? goal.minus().orElseThrow() : goal.testPoint();
         return Reason.of("verdict.read-both").name("gauge", missing);
     }
@@ -90,7 +89,7 @@ public final class StepJudge {
         if (still.isPresent()) {
             return new Judged(e.instrument(), Grade.CANNOT_TELL, still.get());
         }
-        Step.Goal goal = step.goal().orElseThrow();
+        Goal.Measured goal = step.measured().orElseThrow();
         TestPoint gauge = run.unit().testPoint(goal.testPoint());
         double error = gauge.errorPa()
                 + goal.minus().map(m -> run.unit().testPoint(m).errorPa()).orElse(0.0);
@@ -100,7 +99,7 @@ public final class StepJudge {
 
     /** A margin is there only while oil flows: at standby the signal is drained, at stall it stands at its limit. */
     private Optional<Reason> withoutFlow() {
-        return step.goal().flatMap(Step.Goal::minus).flatMap(signal -> {
+        return step.goal().flatMap(Goal::minus).flatMap(signal -> {
             double read = record.reading(signal).map(Reading::value).orElse(0.0);
             double expected = step.expect().stream()
                     .filter(x -> x.instrument().equals(signal))
@@ -201,21 +200,19 @@ public final class StepJudge {
     }
 
     private Optional<Reason> turnsMissing() {
-        Step.Goal goal = step.goal().orElse(null);
-        if (goal == null) {
+        if (!(step.goal().orElse(null) instanceof Goal.Turned goal) || record.touchedEnd()) {
             return Optional.empty();
         }
-        if (goal.way() == Way.TO_THE_END && !record.touchedEnd()) {
-            return Optional.of(
-                    Reason.of("run.need.end").name("setting", step.setting().orElse("")));
+        String setting = step.setting().orElse("");
+        if (goal instanceof Goal.ToEnd) {
+            return Optional.of(Reason.of("run.need.end").name("setting", setting));
         }
-        if (goal.way() == Way.COUNT_TURNS && Math.abs(record.turned() - goal.turns()) > COUNT && !record.touchedEnd()) {
-            return Optional.of(Reason.of("run.need.turns")
-                    .name("setting", step.setting().orElse(""))
-                    .turns("turns", Math.abs(goal.turns()))
-                    .turns("made", Math.abs(record.turned())));
-        }
-        return Optional.empty();
+        return Math.abs(record.turned() - goal.turns()) <= COUNT
+                ? Optional.empty()
+                : Optional.of(Reason.of("run.need.turns")
+                        .name("setting", setting)
+                        .turns("turns", Math.abs(goal.turns()))
+                        .turns("made", Math.abs(record.turned())));
     }
 
     private List<Reason> readingsMissing() {
@@ -227,7 +224,7 @@ public final class StepJudge {
                     .filter(x -> x.instrument().equals(e.instrument()))
                     .findFirst();
             if (j.isEmpty()) {
-                boolean crack = step.goes(Way.BACK_OUT_TO_CRACK) && isGoal(e);
+                boolean crack = step.cracks() && isGoal(e);
                 missing.add(
                         Reason.of(crack ? "run.need.crack" : "run.need.reading").name("instrument", e.instrument()));
             } else if (j.get().grade() != Grade.PASS) {
@@ -251,8 +248,7 @@ public final class StepJudge {
             return Optional.empty();
         }
         return run.plan().steps().stream()
-                .filter(s -> s.goes(Way.BACK_OUT_TO_CRACK)
-                        && s.setting().filter(setting::equals).isPresent())
+                .filter(s -> s.cracks() && s.setting().filter(setting::equals).isPresent())
                 .flatMap(s -> run.record(s.id()).crackedEvent().stream())
                 .filter(c -> run.turnedAfter(c.seq(), setting))
                 .findFirst()
@@ -276,7 +272,7 @@ public final class StepJudge {
 
     /** The value that decides a setting in this step, Pa: its crack point, or what its goal is read by. */
     public OptionalDouble decisive() {
-        if (step.goes(Way.BACK_OUT_TO_CRACK)) {
+        if (step.cracks()) {
             return record.cracked().map(c -> OptionalDouble.of(c.pressurePa())).orElse(OptionalDouble.empty());
         }
         return record.measure();
@@ -292,10 +288,10 @@ public final class StepJudge {
 
     /** Whether a setting stands higher than the schematic lets it. */
     public boolean aboveSchematic() {
-        Step.Goal goal = step.goal().orElse(null);
         return step.judgesSetting()
-                && goal != null
                 && decisive().isPresent()
-                && decisive().getAsDouble() > goal.targetPa() + goal.tolerancePa();
+                && step.measured()
+                        .filter(g -> decisive().getAsDouble() > g.targetPa() + g.tolerancePa())
+                        .isPresent();
     }
 }

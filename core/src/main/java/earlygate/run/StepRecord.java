@@ -1,5 +1,6 @@
 package earlygate.run;
 
+import earlygate.plan.Goal;
 import earlygate.plan.Step;
 import earlygate.run.RunEvent.Cracked;
 import earlygate.run.RunEvent.Deviation;
@@ -85,15 +86,11 @@ public final class StepRecord {
         if (step.setting().filter(t.setting()::equals).isPresent()) {
             turnsSincePoint += t.turns();
             // Turned away from its end again, it no longer stands there.
-            touchedEnd = t.atEnd() && (t.turns() == 0 || t.turns() > 0 == inward());
+            touchedEnd = t.atEnd() && (t.turns() == 0 || t.turns() > 0 == step.goesAllIn());
         }
         if (t.turns() != 0) {
             forgetReadings();
         }
-    }
-
-    private boolean inward() {
-        return step.goal().filter(Step.Goal::inward).isPresent();
     }
 
     /** A handle was moved: what was read before says nothing about the machine as it stands now. */
@@ -163,7 +160,7 @@ public final class StepRecord {
 
     /** What the goal is judged by, Pa: one gauge, or the difference of two; empty until all of it is read. */
     public OptionalDouble measure() {
-        Step.Goal goal = step.goal().orElse(null);
+        Goal goal = step.goal().orElse(null);
         if (goal == null || reading(goal.testPoint()).isEmpty()) {
             return OptionalDouble.empty();
         }

@@ -4,7 +4,6 @@ import earlygate.judge.Verdict.Grade;
 import earlygate.plan.Expect;
 import earlygate.plan.Expect.Take;
 import earlygate.plan.Step;
-import earlygate.plan.Step.Way;
 import java.util.List;
 import java.util.Optional;
 
@@ -17,7 +16,7 @@ public final class WayBack {
         StepJudge judge = new StepJudge(run, step);
         boolean fails = judge.judged().stream().anyMatch(j -> j.grade() != Grade.PASS);
         List<Step> before = run.plan().steps().subList(0, run.plan().steps().indexOf(step));
-        if (step.goes(Way.BACK_OUT_TO_CRACK)) {
+        if (step.cracks()) {
             if (Coach.crackWentBy(run, step)) {
                 return last(
                         before,
@@ -25,7 +24,11 @@ public final class WayBack {
             }
             // The crack is found at what the pump holds: held too far off, no other try of the same comes nearer.
             return fails
-                    ? last(before, s -> s.kind() == Step.Kind.START_POSITION && s.goes(Way.TURN_TO_READING))
+                    ? last(
+                            before,
+                            s -> s.kind() == Step.Kind.START_POSITION
+                                    && s.measured().isPresent()
+                                    && !s.cracks())
                     : Optional.empty();
         }
         Optional<Expect> later =

@@ -12,12 +12,11 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import earlygate.network.Network;
+import earlygate.plan.Goal;
 import earlygate.plan.Plan;
 import earlygate.plan.School;
 import earlygate.plan.SectionOrder;
 import earlygate.plan.Step;
-import earlygate.plan.Step.Goal;
-import earlygate.plan.Step.Way;
 import earlygate.solve.Outcome;
 import earlygate.solve.Solver;
 import earlygate.solve.SteadyState;
@@ -165,7 +164,7 @@ class PlanReplayTest {
 
         private void set(Network network, Step step, SteadyState state) {
             String setting = step.setting().orElseThrow();
-            Goal goal = step.goal().orElseThrow();
+            Goal.Measured goal = step.measured().orElseThrow();
             Setting s = unit.setting(setting);
             double at = step.situation().settings().get(setting);
             safe(network, step, step.situation().withSetting(setting, s.screw().clamp(1.25 * at)));
@@ -173,7 +172,7 @@ class PlanReplayTest {
                     .filter(t -> t.id().equals(goal.testPoint()))
                     .findFirst()
                     .orElseThrow();
-            if (goal.way() == Way.BACK_OUT_TO_CRACK) {
+            if (goal instanceof Goal.Crack) {
                 // The pump holds the line at the relief's target; a little further out and the relief would have it.
                 SteadyState out = safe(network, step, step.situation().withSetting(setting, at - 6 * BAR));
                 assertThat(out.valve(setting).flow()).as(step.id()).isPositive();

@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.within;
 
 import earlygate.explain.Value.Amount;
 import earlygate.explain.Value.Name;
+import earlygate.plan.Goal;
 import earlygate.plan.Step;
 import earlygate.run.RunEvent.Cracked;
 import earlygate.run.RunEvent.Source;
@@ -31,7 +32,7 @@ class CoachTest {
     void countsTurnsToTheOneAskedAndBack() {
         Steps lg = Steps.lg();
         Step clear = lg.coded("plan.relief-clear");
-        double all = clear.goal().orElseThrow().turns();
+        double all = ((Goal.Turned) clear.goal().orElseThrow()).turns();
         says(lg, clear, all, "advice.count-in");
         lg.turns(clear, all - 0.25);
         says(lg, clear, 0.25, "advice.count-in");
@@ -46,7 +47,7 @@ class CoachTest {
     void goesToTheEndWhereverThatIs() {
         Steps lg = Steps.lg();
         Step out = lg.coded("plan.back-out");
-        double nominal = out.goal().orElseThrow().turns();
+        double nominal = ((Goal.Turned) out.goal().orElseThrow()).turns();
         assertThat(nominal).isEqualTo(-(145 - 20) / 45.0, within(1 / 32.0));
         says(lg, out, nominal, "advice.out-to-end");
         lg.turns(out, -1);
@@ -61,7 +62,7 @@ class CoachTest {
         lg.turns(out, 0.5);
         assertThat(lg.judge(out).missing()).hasSize(1);
         Step in = lg.coded("plan.relief-in");
-        says(lg, in, in.goal().orElseThrow().turns(), "advice.in-to-end");
+        says(lg, in, ((Goal.Turned) in.goal().orElseThrow()).turns(), "advice.in-to-end");
         // The wrong end is not the end.
         lg.then(new Turned(in.id(), "RV1", -3, true));
         assertThat(lg.judge(in).missing().get(0).code()).isEqualTo("run.need.end");

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import earlygate.explain.Reason;
 import earlygate.judge.Verdict.Grade;
+import earlygate.plan.Goal;
 import earlygate.plan.Step;
 import earlygate.run.RunEvent.Deviation;
 import earlygate.run.RunEvent.HoldOpened;
@@ -102,7 +103,7 @@ class RunTest extends WalkedRun {
         Step clear = current();
         accept(read(clear, "G1", clear.expect().get(0).value(), WARM));
         assertThat(refused(new StepDone(clear.id()))).isEqualTo("run.need.turns");
-        double turns = clear.goal().orElseThrow().turns();
+        double turns = ((Goal.Turned) clear.goal().orElseThrow()).turns();
         assertThat(advice(clear).orElseThrow().turns()).isEqualTo(turns);
         accept(new Turned(clear.id(), "RV1", turns));
         assertThat(refused(new StepDone(clear.id()))).as("read before the turn").isEqualTo("run.need.reading");

@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import earlygate.explain.Reason;
 import earlygate.explain.Value.Kind;
 import earlygate.plan.Expect;
+import earlygate.plan.Goal;
 import earlygate.plan.Plan;
 import earlygate.plan.School;
 import earlygate.plan.Step;
@@ -76,18 +77,18 @@ abstract class WalkedRun {
 
     void pass(Step step) {
         step.goal()
-                .filter(g -> g.way() == Step.Way.TO_THE_END || g.way() == Step.Way.COUNT_TURNS)
+                .filter(g -> g instanceof Goal.Turned)
                 .ifPresent(g -> accept(new Turned(
-                        step.id(), step.setting().orElseThrow(), g.turns(), g.way() == Step.Way.TO_THE_END)));
+                        step.id(), step.setting().orElseThrow(), ((Goal.Turned) g).turns(), g instanceof Goal.ToEnd)));
         for (Expect e : step.expect()) {
             accept(
-                    step.goes(Step.Way.BACK_OUT_TO_CRACK)
+                    step.cracks()
                             ? new Cracked(step.id(), 176e5, Source.TYPED, WARM)
                             : read(
                                     step,
                                     e.instrument(),
                                     e.kind() == Kind.PRESSURE && step.judgesSetting()
-                                            ? step.goal().orElseThrow().targetPa()
+                                            ? step.measured().orElseThrow().targetPa()
                                             : e.value(),
                                     WARM));
         }

@@ -71,8 +71,9 @@ final class Served {
     }
 
     static Page open(String path) {
-        // What the journey before left open would go on listening to its machine.
-        BROWSER.contexts().forEach(BrowserContext::close);
+        // What the journey before left open would go on listening to its machine. Only its pages are closed: a browser
+        // that still keeps a download or a print sheet may never give its context back.
+        BROWSER.contexts().forEach(c -> c.pages().forEach(Page::close));
         return beside(path);
     }
 

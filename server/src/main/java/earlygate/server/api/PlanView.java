@@ -5,6 +5,7 @@ import static earlygate.quantity.Si.BAR;
 import earlygate.explain.Reason;
 import earlygate.explain.Value;
 import earlygate.plan.Expect;
+import earlygate.plan.Goal;
 import earlygate.plan.Phase;
 import earlygate.plan.Plan;
 import earlygate.plan.Step;
@@ -56,8 +57,7 @@ public record PlanView(
      *
      * @param minus gauge that is taken off it; null for one gauge alone
      */
-    public record GoalView(
-            String testPoint, String minus, double value, double low, double high, String reads, double turns) {}
+    public record GoalView(String testPoint, String minus, double value, double low, double high, String reads) {}
 
     /** @param key under which it is noted */
     public record AskedNote(String key, String label) {}
@@ -108,7 +108,7 @@ public record PlanView(
     /** The unit of the gauge that a step is read on; sentences of the step speak it. */
     public static Words readAs(PowerUnit unit, Step s, Words words) {
         return s.goal()
-                .map(Step.Goal::testPoint)
+                .map(Goal::testPoint)
                 .or(() -> s.expect().stream().map(Expect::instrument).findFirst())
                 .flatMap(unit::findTestPoint)
                 .map(t -> words.readIn(t.reads()))
@@ -133,29 +133,22 @@ public record PlanView(
                 s.minutes(),
                 s.unprotected(),
                 s.goal().map(g -> g.way().key()).orElse(null),
-                s.goal()
-                        .filter(g -> g.tolerancePa() > 0)
-                        .map(g -> g.targetPa() / BAR)
-                        .orElse(null),
-                s.goal()
-                        .filter(g -> g.tolerancePa() > 0)
-                        .map(g -> goal(unit, g))
-                        .orElse(null),
+                s.measured().map(g -> g.targetPa() / BAR).orElse(null),
+                s.measured().map(g -> goal(unit, g)).orElse(null),
                 s.demand().map(d -> d.key()).orElse(null),
                 s.notes().stream()
                         .map(n -> new AskedNote(n.code(), words.say(n)))
                         .toList());
     }
 
-    private static GoalView goal(PowerUnit unit, Step.Goal g) {
+    private static GoalView goal(PowerUnit unit, Goal.Measured g) {
         return new GoalView(
                 g.testPoint(),
                 g.minus().orElse(null),
                 Shown.shown(unit, g.testPoint(), Value.Kind.PRESSURE, g.targetPa()),
                 Shown.shown(unit, g.testPoint(), Value.Kind.PRESSURE, g.targetPa() - g.tolerancePa()),
                 Shown.shown(unit, g.testPoint(), Value.Kind.PRESSURE, g.targetPa() + g.tolerancePa()),
-                Shown.label(unit, g.testPoint(), Value.Kind.PRESSURE),
-                g.turns());
+                Shown.label(unit, g.testPoint(), Value.Kind.PRESSURE));
     }
 
     private static ExpectView expect(PowerUnit unit, Expect e) {

@@ -24,7 +24,6 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.time.OffsetDateTime;
 import java.time.ZoneId;
-import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -150,7 +149,7 @@ public record RecordView(
                 words.say(Reason.of("as-found." + s.asFoundFrom().key())),
                 s.asLeftPa().isPresent() ? Wire.bar(s.asLeftPa().getAsDouble()) : null,
                 s.verdict().map(RunReadings::grade).orElse(null),
-                Arrays.stream(s.instrument().split(" − "))
+                s.instruments().stream()
                         .flatMap(id -> unit.findTestPoint(id).stream())
                         .map(t -> instrument(t, fitted.get(t.id()), s.at(), words))
                         .collect(Collectors.joining(" less ")),

@@ -9,6 +9,7 @@ import earlygate.judge.Settled;
 import earlygate.judge.Swing;
 import earlygate.plan.Expect;
 import earlygate.plan.Expect.Take;
+import earlygate.plan.Goal;
 import earlygate.plan.Step;
 import earlygate.rig.Rig;
 import earlygate.run.RunState;
@@ -131,7 +132,7 @@ final class LiveRig {
     private void watchAnew(RunState state) {
         stoodStill = false;
         boolean due = step.isPresent()
-                && step.get().goes(Step.Way.BACK_OUT_TO_CRACK)
+                && step.get().cracks()
                 && (state == null || state.record(step.get().id()).cracked().isEmpty());
         crack = due
                 ? new CrackDetector(
@@ -244,7 +245,7 @@ final class LiveRig {
 
     /** Turned before the gauge stood, no fall can be told from its wandering: the screw waits, or goes back in. */
     private Reason notStanding() {
-        Step.Goal goal = step.orElseThrow().goal().orElseThrow();
+        Goal.Measured goal = step.orElseThrow().measured().orElseThrow();
         Settled gauge = settled.get(goal.testPoint());
         boolean fell = gauge.settled() && gauge.mean() < goal.targetPa() - goal.tolerancePa();
         return Reason.of(fell ? "rig.wrong.fell-unseen" : "rig.wrong.not-standing")

@@ -1,6 +1,7 @@
 package earlygate.server.rig;
 
 import earlygate.explain.Reason;
+import earlygate.plan.Goal;
 import earlygate.plan.Step;
 import earlygate.rig.Rig;
 import earlygate.unit.Driver;
@@ -23,7 +24,7 @@ final class Mismatch {
     static List<Reason> of(PowerUnit unit, Step step, Rig rig) {
         List<Reason> wrong = new ArrayList<>();
         boolean reads = step.expect().stream().anyMatch(e -> !e.instrument().equals(earlygate.plan.Expect.OIL))
-                || step.goal().filter(g -> g.way() != Step.Way.TO_THE_END).isPresent();
+                || step.goal().filter(g -> !(g instanceof Goal.ToEnd)).isPresent();
         if (!reads) {
             return wrong;
         }

@@ -5,6 +5,7 @@ import static earlygate.quantity.Si.ZERO_C;
 import earlygate.explain.Reason;
 import earlygate.explain.Value.Kind;
 import earlygate.plan.Expect;
+import earlygate.plan.Goal;
 import earlygate.plan.Step;
 import earlygate.quantity.TypedNumber;
 import earlygate.run.RunEvent;
@@ -100,8 +101,9 @@ class EventInput {
                             .number("min", -20)
                             .number("max", 20));
         }
-        boolean counted =
-                state.step(step).filter(s -> s.goes(Step.Way.TO_THE_END)).isPresent();
+        boolean counted = state.step(step)
+                .filter(s -> s.goal().filter(Goal.ToEnd.class::isInstance).isPresent())
+                .isPresent();
         boolean own = state.step(step)
                 .flatMap(Step::setting)
                 .filter(s -> s.equals(r.setting()))
