@@ -147,7 +147,7 @@ describe('parts', () => {
     const unit = emptyUnit('X-1', 'x')
     unit.components.push({ id: 'P1', type: 'pump', outlet: 'P' })
     const page = show(PartsEditor, {
-      unit, unconfirmed: [], chosen: '', problems: [{ path: 'components[0]', message: '"driver" is missing. Add it.' }],
+      unit, unconfirmed: [], chosen: '', problems: [{ path: 'components[0].driver', message: '"driver" is missing. Add it.' }],
       'onUpdate:unconfirmed': (list: string[]) => void page.setProps({ unconfirmed: list }),
     })
     await flushPromises()

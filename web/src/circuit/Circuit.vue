@@ -3,11 +3,12 @@ import { computed, ref } from 'vue'
 import type { Schema } from '../api/client'
 import { useDisplay } from '../display/display'
 import { pressureNumber } from '../display/quantity'
+import { isDriver, kindOf, type Said } from '../parts/kinds'
 import type { UnitComponent, UnitFile } from '../units/unitFile'
 import { layout, type Part } from './layout'
 import PartSymbol from './PartSymbol.vue'
-import { isDriver, reach } from './ports'
-import { SYMBOLS } from './symbols'
+import { reach } from './ports'
+import { SYMBOLS } from './symbols/paths'
 
 const props = defineProps<{
   unit: UnitFile
@@ -53,48 +54,19 @@ function asked(setting: string, present: unknown): string {
   return typeof value === 'number' ? display.show(value) : ''
 }
 
-function flow(id: string): string {
-  const lpm = figure(id, 'flowLpm')
-  return lpm === undefined || Math.abs(lpm) < 0.05 ? '' : `${Math.abs(lpm).toFixed(1)} L/min`
+const said: Said = {
+  asked,
+  flow: (id) => {
+    const lpm = figure(id, 'flowLpm')
+    return lpm === undefined || Math.abs(lpm) < 0.05 ? '' : `${Math.abs(lpm).toFixed(1)} L/min`
+  },
+  open: (id) => `${Math.round((figure(id, 'open') ?? 0) * 100)} %`,
+  pressure: (value) => display.show(value),
+  position: (id) => props.positions?.[id],
 }
 
 function notes(c: UnitComponent): string[] {
-  const relief = (side: 'A' | 'B') => {
-    const r = c[`relief${side}`] as { settingBar?: number } | undefined
-    return r ? [`${side} ${asked(`${c.id}.relief${side}`, r.settingBar)}`] : []
-  }
-  switch (c.type) {
-    case 'electric-motor':
-    case 'dc-motor':
-    case 'engine':
-      return [`${c.ratedPowerKw ?? '?'} kW`]
-    case 'pump':
-      return [
-        `${c.displacementCm3 ?? '?'} cm³/rev`,
-        ...(c.compensator ? [asked(`${c.id}.compensator`, c.compensator.settingBar)] : []),
-        flow(c.id),
-      ]
-    case 'relief-valve':
-    case 'unloading-valve':
-    case 'reducing-valve':
-    case 'sequence-valve':
-    case 'counterbalance-valve':
-      return [asked(c.id, c.settingBar), flow(c.id)]
-    case 'throttle':
-      return [`${c.purpose ?? 'load'} ${Math.round((figure(c.id, 'open') ?? 0) * 100)} %`, flow(c.id)]
-    case 'section':
-      return [...relief('A'), ...relief('B')]
-    case 'directional-valve':
-      return [props.positions?.[c.id] ?? String(c.start ?? '')]
-    case 'accumulator':
-      return [`${c.volumeL ?? '?'} L`, typeof c.prechargeBar === 'number' ? `gas ${display.show(c.prechargeBar)}` : '']
-    case 'cylinder':
-      return [`${c.boreMm ?? '?'} / ${c.rodMm ?? '?'} mm`]
-    case 'hydraulic-motor':
-      return [`${c.displacementCm3 ?? '?'} cm³/rev`]
-    default:
-      return [flow(c.id)]
-  }
+  return kindOf(c).notes(c, said).filter((note) => note)
 }
 
 function isCurrent(id: string): boolean {
@@ -153,7 +125,7 @@ function choose(id: string) {
         <rect v-if="editable" x="-48" y="-36" width="150" height="76" class="touch" />
         <PartSymbol :part="p" :position="positions?.[p.component.id]" />
         <text :x="labelX(p)" :y="nameY(p)" class="name">{{ p.component.id }}</text>
-        <text v-for="(n, i) in notes(p.component).filter((x) => x)" :key="n" :x="labelX(p)" :y="noteY(p) + i * 15" class="note">{{ n }}</text>
+        <text v-for="(n, i) in notes(p.component)" :key="n" :x="labelX(p)" :y="noteY(p) + i * 15" class="note">{{ n }}</text>
       </g>
     </g>
   </svg>

@@ -1,5 +1,6 @@
 import { TANK, type UnitComponent, type UnitFile } from '../units/unitFile'
-import { isBox, isDriver, ports, reach, reading } from './ports'
+import { isDriver, kindOf } from '../parts/kinds'
+import { ports, reach, reading } from './ports'
 
 /**
  * Lines are level rails, the pump's lowest; every part stands upright between the rails it ties, tank symbols hang where
@@ -185,14 +186,15 @@ function shape(c: UnitComponent, x: number, railY: (line: string) => number, bot
     part.y = bottom + HANG
     return part
   }
-  const hangs = oil.length === 1 && c.type !== 'accumulator' && !isBox(c)
+  const kind = kindOf(c)
+  const hangs = oil.length === 1 && !kind.upright && !kind.box
   part.y = hangs ? lowest + HANG : lowest - GAP / 2
-  if (isBox(c)) return box(part, all, railY)
+  if (kind.box) return box(part, all, railY)
   const ends = all.filter((p) => !p.thin)
   const first = ends[0]
   const second = ends[1]
   part.up = !hangs && first !== undefined && railY(first.line) > part.y
-  if (c.type === 'accumulator' && first) {
+  if (kind.upright && first) {
     part.wires.push(wire(first.line, x, part.y + 30, railY(first.line)))
     return part
   }

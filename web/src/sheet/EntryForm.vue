@@ -2,6 +2,7 @@
 import { computed } from 'vue'
 import type { UnitFile } from '../units/unitFile'
 import type { Field } from './fields'
+import { isDriver } from '../parts/kinds'
 import { GROUPS } from './newParts'
 import NumberField from './NumberField.vue'
 import PositionsField from './PositionsField.vue'
@@ -19,7 +20,7 @@ const props = defineProps<{
 const emit = defineEmits<{ change: [key: string, value: unknown]; confirm: [path: string] }>()
 
 const lines = computed(() => ['T', ...props.unit.lines.map((l) => l.id)])
-const drivers = computed(() => props.unit.components.filter((c) => ['electric-motor', 'engine', 'dc-motor'].includes(c.type)).map((c) => c.id))
+const drivers = computed(() => props.unit.components.filter(isDriver).map((c) => c.id))
 const settings = computed(() =>
   props.unit.components.flatMap((c) => [
     ...(c.settingBar !== undefined ? [c.id] : []),

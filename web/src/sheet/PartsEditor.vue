@@ -3,6 +3,7 @@ import { useQuery } from '@tanstack/vue-query'
 import Button from 'primevue/button'
 import { computed, nextTick, ref, watch } from 'vue'
 import { call, type Place } from '../api/client'
+import { kindsIn } from '../parts/kinds'
 import type { UnitFile } from '../units/unitFile'
 import EntryForm from './EntryForm.vue'
 import { fieldsOf, type UnitSchema } from './fields'
@@ -25,15 +26,11 @@ interface Chapter {
 const CHAPTERS: Chapter[] = [
   { title: 'Unit and oil' },
   { title: 'Lines', list: 'lines', kind: 'line' },
-  { title: 'Prime movers', list: 'components', types: ['electric-motor', 'engine', 'dc-motor'] },
-  { title: 'Pumps and controls', list: 'components', types: ['pump'] },
-  { title: 'Pump line valves', list: 'components', types: ['relief-valve', 'unloading-valve', 'check-valve', 'filter', 'accumulator', 'throttle'] },
-  {
-    title: 'Branches',
-    list: 'components',
-    types: ['reducing-valve', 'sequence-valve', 'counterbalance-valve', 'directional-valve', 'section', 'shuttle', 'flow-control', 'orifice', 'leak'],
-  },
-  { title: 'Actuators', list: 'components', types: ['cylinder', 'hydraulic-motor'] },
+  { title: 'Prime movers', list: 'components', types: kindsIn('movers') },
+  { title: 'Pumps and controls', list: 'components', types: kindsIn('pumps') },
+  { title: 'Pump line valves', list: 'components', types: kindsIn('pump-line') },
+  { title: 'Branches', list: 'components', types: kindsIn('branches') },
+  { title: 'Actuators', list: 'components', types: kindsIn('actuators') },
   { title: 'Test points', list: 'testPoints', kind: 'testPoint' },
   { title: 'Targets', list: 'targets', kind: 'target' },
   { title: 'Work', list: 'work', kind: 'work' },
@@ -67,7 +64,7 @@ function open(c: Chapter): number {
 }
 
 function wrong(places: Place[]): Record<string, string> {
-  return Object.fromEntries(places.map((p) => [/"(\w+)" is missing/.exec(p.message)?.[1] ?? p.path.replace(/^\w+(\[\d+])?\.?/, '').split(/[.[]/)[0] ?? '', p.message]))
+  return Object.fromEntries(places.map((p) => [p.path.replace(/^\w+(\[\d+])?\.?/, '').split(/[.[]/)[0] ?? '', p.message]))
 }
 
 function set(e: Entry, path: string, key: string, value: unknown) {

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { Schema } from '../api/client'
-import { isDriver } from '../circuit/ports'
+import { isDriver, kindOf } from '../parts/kinds'
 import type { UnitComponent, UnitFile } from '../units/unitFile'
 import type { WhatIf } from './useSheet'
 
@@ -10,11 +10,12 @@ const whatIf = defineModel<WhatIf>({ required: true })
 
 const drivers = computed(() => props.unit.components.filter(isDriver))
 const throttles = computed(() => props.unit.components.filter((c) => c.type === 'throttle'))
-const valves = computed(() => props.unit.components.filter((c) => c.type === 'directional-valve' || c.type === 'section'))
+const valves = computed(() => props.unit.components.filter((c) => kindOf(c).lever))
 const vents = computed(() => props.unit.components.filter((c) => c.vent === true))
 
 function positions(c: UnitComponent): string[] {
-  return c.type === 'section' ? ['neutral', 'a', 'b'] : Object.keys((c.positions ?? {}) as object)
+  const lever = kindOf(c).lever?.(c)
+  return lever ? [lever.rest, ...Object.keys(lever.positions).filter((p) => p !== lever.rest)] : []
 }
 
 function speeds(c: UnitComponent): [string, number][] {
@@ -37,7 +38,7 @@ function toggle(list: string[], id: string): string[] {
     <span v-for="d in drivers" :key="d.id" class="one">
       <label class="check"><input type="checkbox" :checked="!whatIf.stopped.includes(d.id)" @change="whatIf.stopped = toggle(whatIf.stopped, d.id)" /> {{ d.id }} running</label>
       <select
-        v-if="d.type === 'engine'" class="p-inputtext" :aria-label="`Speed of ${d.id}`" :value="whatIf.speeds[d.id] ?? (d.speedsRpm as { mid?: number })?.mid"
+        v-if="d.speedsRpm" class="p-inputtext" :aria-label="`Speed of ${d.id}`" :value="whatIf.speeds[d.id] ?? (d.speedsRpm as { mid?: number })?.mid"
         @change="whatIf.speeds[d.id] = Number(($event.target as HTMLSelectElement).value)">
         <option v-for="[name, rpm] in speeds(d)" :key="name" :value="rpm">{{ rpm }} rpm</option>
       </select>
@@ -63,7 +64,7 @@ function toggle(list: string[], id: string): string[] {
     <span class="gap"></span>
     <span v-for="d in drivers" :key="`f${d.id}`">{{ d.id }}
       <b class="live">{{ figure(d.id, 'powerKw').toFixed(1) }}</b> of {{ d.ratedPowerKw }} kW
-      <template v-if="d.type !== 'engine'">· <b class="live">{{ figure(d.id, 'currentA').toFixed(1) }}</b> A</template>
+      <template v-if="!d.speedsRpm">· <b class="live">{{ figure(d.id, 'currentA').toFixed(1) }}</b> A</template>
       · <b :class="figure(d.id, 'load') > 1 ? 'over' : 'live'">{{ figure(d.id, 'load') > 1 ? '▲ ' : '' }}{{ Math.round(figure(d.id, 'load') * 100) }} %</b>
     </span>
   </section>

@@ -3,6 +3,7 @@ import { computed } from 'vue'
 import type { Schema } from '../api/client'
 import { useDisplay } from '../display/display'
 import { settingName } from '../display/names'
+import { kindOf } from '../parts/kinds'
 import type { UnitFile } from '../units/unitFile'
 import NumberField from './NumberField.vue'
 import TargetField from './TargetField.vue'
@@ -39,9 +40,7 @@ function meant(r: Row): string {
   if (r.setting.endsWith('.compensator')) return 'cut-off'
   if (r.setting.endsWith('.loadSense')) return 'margin, with flow'
   const part = unit.value.components.find((c) => c.id === r.setting)
-  if (part?.type === 'relief-valve') return r.defined === 'full-flow' ? 'at full flow' : 'cracking'
-  if (part?.type === 'unloading-valve') return part.differential === undefined ? 'begins to unload' : 'cut-out'
-  return part?.type === 'reducing-valve' ? 'branch, shut' : 'limit'
+  return (part && kindOf(part).target?.(part, r.defined)) ?? 'limit'
 }
 
 function present(setting: string): number | undefined {

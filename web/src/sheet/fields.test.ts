@@ -1,13 +1,23 @@
 import { readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
+import { KINDS } from '../parts/kinds'
 import type { UnitComponent, UnitFile } from '../units/unitFile'
 import { fieldsOf, label, unitOf, type UnitSchema } from './fields'
-import { addPart, emptyUnit, GROUPS, PART_TYPES } from './newParts'
+import { addPart, emptyUnit, GROUPS } from './newParts'
 
 const schema = JSON.parse(readFileSync('../core/src/main/resources/earlygate/unit/file/unit-1.schema.json', 'utf8')) as UnitSchema
 
+const TYPES = (schema.$defs.component?.properties?.type as { enum: string[] }).enum
+
+describe('kinds of components', () => {
+  it('has a row for every kind of the schema, and none that the schema lacks', () => {
+    expect(TYPES.length).toBeGreaterThan(15)
+    expect(Object.keys(KINDS).sort()).toEqual([...TYPES].sort())
+  })
+})
+
 describe('fields of the unit file', () => {
-  it.each(PART_TYPES)('%s has a field for every key, each with a label', (type) => {
+  it.each(TYPES)('%s has a field for every key, each with a label', (type) => {
     const fields = fieldsOf(schema, type)
     const keys = Object.keys(schema.$defs[type]?.properties ?? {}).filter((k) => k !== 'id' && k !== 'type')
     expect(fields.map((f) => f.key)).toEqual(keys)
@@ -39,7 +49,7 @@ describe('fields of the unit file', () => {
 })
 
 describe('new parts', () => {
-  it.each(PART_TYPES)('a new %s has all that its schema asks for, marked as defaults', (type) => {
+  it.each(TYPES)('a new %s has all that its schema asks for, marked as defaults', (type) => {
     const unit: UnitFile = emptyUnit('X-1', 'x')
     addPart(unit, 'electric-motor')
     const made = addPart(unit, type)
@@ -59,7 +69,7 @@ describe('new parts', () => {
   })
 
   it('has defaults for every control that can be added', () => {
-    const groups = PART_TYPES.flatMap((t) => fieldsOf(schema, t)).filter((f) => f.kind === 'group' && !f.required)
+    const groups = TYPES.flatMap((t) => fieldsOf(schema, t)).filter((f) => f.kind === 'group' && !f.required)
     for (const g of groups) expect(GROUPS[g.key], g.key).toBeDefined()
   })
 })

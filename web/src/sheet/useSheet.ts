@@ -1,7 +1,7 @@
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, onScopeDispose, ref, watch, type Ref } from 'vue'
 import { asRefused, call, type Refused, type Schema } from '../api/client'
-import { isDriver } from '../circuit/ports'
+import { isDriver } from '../parts/kinds'
 import { useDisplay } from '../display/display'
 import { copyOf, type UnitFile } from '../units/unitFile'
 import { apply, changes, conflicts, type Change } from './changes'
@@ -31,7 +31,7 @@ export interface Clash {
 export function situationOf(unit: UnitFile, w: WhatIf): Record<string, unknown> {
   const drivers = unit.components.filter(isDriver)
   const speed = (d: UnitFile['components'][number]) =>
-    d.type === 'engine' ? { speedRpm: w.speeds[d.id] ?? (d.speedsRpm as { mid?: number } | undefined)?.mid } : {}
+    d.speedsRpm ? { speedRpm: w.speeds[d.id] ?? (d.speedsRpm as { mid?: number } | undefined)?.mid } : {}
   return {
     drivers: Object.fromEntries(drivers.map((d) => [d.id, { running: !w.stopped.includes(d.id), ...speed(d) }])),
     openings: w.openings,

@@ -11,7 +11,8 @@ import java.util.Optional;
  * @param school the one that was planned
  * @param why what decided for it
  * @param refused empty for a plan that may be walked; otherwise {@code phases} is empty
- * @param edition 1 for plans of earlier runs, which end with their last step; 2 for those whose last gate is opened too
+ * @param edition how it is written: 1 ended with its last step; in 2 the last gate is opened too; 3 says phrases inside
+ *     its sentences by words of their own
  */
 public record Plan(
         School school,
@@ -20,7 +21,10 @@ public record Plan(
         List<Comparison> comparison,
         List<Refusal> refused,
         Integer edition) {
-    private static final int EDITION = 2;
+    /** What plans are written in now; all earlier ones are read. */
+    public static final int EDITION = 3;
+
+    private static final int LAST_GATE = 2;
 
     public Plan {
         edition = edition == null ? 1 : edition;
@@ -32,7 +36,7 @@ public record Plan(
 
     /** Whether the run is over only when the gate after its last phase is open. */
     public boolean lastGateCounts() {
-        return edition >= EDITION;
+        return edition >= LAST_GATE;
     }
 
     /** @param code stable, such as {@code gauge-missing}; {@code subject} the line, setting or part it is about */

@@ -1,7 +1,11 @@
 package earlygate.server;
 
+import static earlygate.server.tables.Tables.RUN;
+import static earlygate.server.tables.Tables.RUN_TAIL;
 import static org.assertj.core.api.Assertions.assertThat;
 
+import earlygate.server.store.EventChain;
+import earlygate.server.tables.tables.records.RunRecord;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -13,9 +17,13 @@ import java.sql.Timestamp;
 import java.time.Instant;
 import java.util.UUID;
 import org.flywaydb.core.Flyway;
+import org.jooq.DSLContext;
+import org.jooq.SQLDialect;
+import org.jooq.impl.DSL;
+import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
-import org.junit.jupiter.params.provider.ValueSource;
+import org.junit.jupiter.params.provider.CsvSource;
 import tools.jackson.databind.JsonNode;
 
 /** Data written by earlier editions. */
@@ -23,30 +31,33 @@ class EarlierDataTest {
     @TempDir
     Path old;
 
-    /** A data folder of each version before, with a finished run in it: opened, migrated, and read as it was. */
+    /**
+     * A data folder of each version before, with a finished run in it as its edition wrote it: opened, migrated, and read
+     * as it was.
+     */
     @ParameterizedTest
-    @ValueSource(ints = {1, 2, 3})
-    void aFinishedRunIsReadAsItWas(int version) throws IOException, SQLException {
+    @CsvSource({"1, LG-07, edition-1", "2, LG-07, edition-1", "3, LG-07, edition-1", "4, NH-04, edition-2"})
+    void aFinishedRunIsReadAsItWas(int version, String tag, String run) throws IOException, SQLException {
         String url = "jdbc:h2:file:" + old.resolve("early-gate");
         Flyway.configure()
                 .dataSource(url, "sa", "")
                 .target(Integer.toString(version))
                 .load()
                 .migrate();
-        JsonNode kept = Server.JSON.readTree(Files.readString(Path.of("src/test/resources/runs/edition-1.json")));
+        JsonNode kept = Server.JSON.readTree(Files.readString(Path.of("src/test/resources/runs/" + run + ".json")));
         try (Connection db = DriverManager.getConnection(url, "sa", "")) {
             insert(
                     db,
                     "insert into unit_revision (tag, revision, document, saved_at) values (?, ?, ?, ?)",
-                    "LG-07",
+                    tag,
                     1,
-                    Server.unit().toString(),
+                    Files.readString(Path.of("../demo/units/" + tag + ".json")),
                     Timestamp.from(Instant.EPOCH));
             insert(
                     db,
                     "insert into run (tag, revision, plan, gap_school, technician, practice, started_at) "
                             + "values (?, ?, ?, ?, ?, ?, ?)",
-                    "LG-07",
+                    tag,
                     1,
                     kept.get("plan").toString(),
                     "null",
@@ -65,7 +76,7 @@ class EarlierDataTest {
                         e.get("body").toString());
             }
         }
-        if (version == 3) {
+        if (version >= 3) {
             // The third edition named its runs and wrote down when they ended.
             try (Connection db = DriverManager.getConnection(url, "sa", "")) {
                 insert(
@@ -82,8 +93,35 @@ class EarlierDataTest {
             JsonNode record = again.get("/api/runs/1/record").json();
             assertThat(record.get("settings").findValuesAsString("verdict")).containsOnly("pass");
             assertThat(record.get("log")).hasSize(kept.get("events").size());
-            assertThat(again.get("/api/runs?tag=LG-07").json().at("/0/finished").asBoolean())
+            assertThat(again.get("/api/runs?tag=" + tag)
+                            .json()
+                            .at("/0/finished")
+                            .asBoolean())
                     .isTrue();
+        }
+    }
+
+    /** What a later edition wrote is told apart from what can't be believed, and not guessed at. */
+    @Test
+    void whatALaterEditionWroteIsRefusedByName() throws SQLException {
+        long run;
+        try (Server first = new Server(old)) {
+            run = first.startRun(false);
+        }
+        try (Connection db = DriverManager.getConnection("jdbc:h2:file:" + old.resolve("early-gate"), "sa", "")) {
+            DSLContext data = DSL.using(db, SQLDialect.H2);
+            RunRecord head = data.fetchSingle(RUN, RUN.ID.eq(run));
+            head.setPlan(head.getPlan().replace("\"edition\":3", "\"edition\":9"));
+            head.update();
+            // As the later edition would have left it: the head carries its own hash.
+            data.update(RUN_TAIL)
+                    .set(RUN_TAIL.START_HASH, EventChain.start(head))
+                    .set(RUN_TAIL.LAST_HASH, EventChain.start(head))
+                    .execute();
+        }
+        try (Server again = new Server(old)) {
+            assertThat(again.get("/api/runs/" + run).status()).isEqualTo(409);
+            assertThat(again.get("/api/runs/" + run).problem()).contains("later edition (version 9, this one knows 3)");
         }
     }
 

@@ -83,7 +83,7 @@ abstract class Walker {
         boolean missing = !view.get("missing").isEmpty();
         String way = step.path("way").asString("");
         if (!missing) {
-            event("step-done", object());
+            stepDone();
         } else if (turns != 0 && !way.equals("to-the-end")) {
             turn(step.get("setting").asString(), turns);
             if (way.equals("back-out-to-crack")) {
@@ -174,6 +174,16 @@ abstract class Walker {
                 wide = mid;
             }
         }
+    }
+
+    /** A pack may stop by itself between the reading and this; then the step has to be looked at again. */
+    private void stepDone() {
+        Server.Answer answer = server.event(run, "step-done", object().put("step", at));
+        assertThat(answer.status())
+                .as("%s: %s", where(), answer.problem())
+                .isIn(200, 409);
+        view = answer.status() == 200 ? answer.json() : server.run(run);
+        idle += answer.status() == 200 ? 0 : 1;
     }
 
     void event(String kind, ObjectNode more) {

@@ -73,11 +73,13 @@ public class RunStore {
     private final DSLContext db;
     private final Writes writes;
     private final JsonMapper json;
+    private final EventText text;
 
     RunStore(DSLContext db, Writes writes, JsonMapper json) {
         this.db = db;
         this.writes = writes;
         this.json = json;
+        this.text = new EventText(json);
     }
 
     public long start(NewRun run) {
@@ -207,7 +209,7 @@ public class RunStore {
 
     private RunEvent event(RunEventRecord r) {
         return new RunEvent(
-                r.getSeq(), r.getAt().toInstant(), r.getByName(), json.readValue(r.getBody(), RunEvent.Body.class));
+                r.getSeq(), r.getAt().toInstant(), r.getByName(), text.read(r.getRunId(), r.getSeq(), r.getBody()));
     }
 
     /** Writes events, and where the practice machine stands after them, all or nothing. */
@@ -217,7 +219,7 @@ public class RunStore {
             EventChain chain = EventChain.behind(head.uuid(), tail);
             for (NewEvent e : events) {
                 OffsetDateTime at = now();
-                String body = json.writerFor(RunEvent.Body.class).writeValueAsString(e.body());
+                String body = text.write(e.body());
                 String hash = chain.add(at.toInstant(), head.technician(), e.key(), body);
                 db.insertInto(RUN_EVENT)
                         .set(RUN_EVENT.RUN_ID, head.id())
@@ -270,12 +272,21 @@ public class RunStore {
     }
 
     private RunHead head(RunRecord r) {
+        Plan plan = json.readValue(r.getPlan(), Plan.class);
+        if (plan.edition() > Plan.EDITION) {
+            throw ApiProblem.conflict(
+                    "plan",
+                    Reason.of("runs.plan-later")
+                            .number("run", r.getId())
+                            .number("version", plan.edition())
+                            .number("known", Plan.EDITION));
+        }
         return new RunHead(
                 r.getId(),
                 r.getUuid(),
                 r.getTag(),
                 r.getRevision(),
-                json.readValue(r.getPlan(), Plan.class),
+                plan,
                 r.getGapSchool(),
                 r.getSectionOrder(),
                 r.getTechnician(),
