@@ -179,9 +179,7 @@ abstract class Walker {
     /** A pack may stop by itself between the reading and this; then the step has to be looked at again. */
     private void stepDone() {
         Server.Answer answer = server.event(run, "step-done", object().put("step", at));
-        assertThat(answer.status())
-                .as("%s: %s", where(), answer.problem())
-                .isIn(200, 409);
+        assertThat(answer.status()).as("%s: %s", where(), answer.problem()).isIn(200, 409);
         view = answer.status() == 200 ? answer.json() : server.run(run);
         idle += answer.status() == 200 ? 0 : 1;
     }
