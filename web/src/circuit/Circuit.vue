@@ -92,7 +92,7 @@ function choose(id: string) {
 </script>
 
 <template>
-  <svg ref="picture" class="circuit" :viewBox="`0 0 ${drawing.width} ${drawing.height}`" role="group" :aria-label="`Circuit of ${unit.tag}`">
+  <svg ref="picture" class="circuit" :viewBox="`0 ${drawing.top} ${drawing.width} ${drawing.height}`" role="group" :aria-label="`Circuit of ${unit.tag}`">
     <g v-for="s in drawing.shafts" :key="s.x1"><path :d="`M ${s.x1} ${s.y - 4} H ${s.x2} M ${s.x1} ${s.y + 4} H ${s.x2}`" class="line" /></g>
     <g v-for="r in drawing.rails" :key="r.line" :class="{ fault: faults?.includes(r.line) }">
       <path v-if="r.thinX1 < r.x1 || r.thinX2 > r.x2" :d="`M ${r.thinX1} ${r.y} H ${r.thinX2}`" class="pilot" />

@@ -54,6 +54,14 @@ describe.each(units.map((u) => [u.tag, u] as const))('%s', (_, unit) => {
     }
   })
 
+  it('cuts nothing off at its edges', () => {
+    for (const p of drawing.parts) {
+      expect(p.y - 30, p.component.id).toBeGreaterThanOrEqual(drawing.top)
+      expect(p.y + 30, p.component.id).toBeLessThanOrEqual(drawing.top + drawing.height)
+      expect(p.x + 30, p.component.id).toBeLessThanOrEqual(drawing.width)
+    }
+  })
+
   it('stays readable at 1280 wide, if it is a real unit', () => {
     if (/-\d\d$/.test(unit.tag)) expect(drawing.width).toBeLessThan(1500)
   })

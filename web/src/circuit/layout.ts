@@ -7,6 +7,8 @@ import { ports, reach, reading } from './ports'
  * oil goes home, prime movers and pumps stand below. A part goes as far left as leaves all others and their names clear.
  */
 export interface Drawing {
+  /** where the picture begins, negative where a part stands over the highest rail */
+  top: number
   width: number
   height: number
   rails: Rail[]
@@ -67,6 +69,7 @@ export function layout(unit: UnitFile): Drawing {
   const highest = Math.max(0, ...levels.values())
   const railY = (line: string) => TOP + (highest - (levels.get(line) ?? 0)) * GAP
   const drawing: Drawing = {
+    top: 0,
     width: 0,
     height: TOP + highest * GAP + BOTTOM,
     rails: lines.map((line) => ({ line, y: railY(line), x1: Infinity, x2: -Infinity, thinX1: Infinity, thinX2: -Infinity })),
@@ -147,6 +150,8 @@ export function layout(unit: UnitFile): Drawing {
     }
   }
   drawing.width = Math.max(560, ...taken.map((t) => t.x2)) + 20
+  drawing.top = Math.min(0, ...taken.map((t) => t.y1 - 4))
+  drawing.height -= drawing.top
   return drawing
 }
 
