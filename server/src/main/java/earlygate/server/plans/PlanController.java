@@ -109,7 +109,7 @@ class PlanController {
         return ResponseEntity.ok()
                 .header(HttpHeaders.CONTENT_DISPOSITION, attachment(tag, "pdf"))
                 .contentType(MediaType.APPLICATION_PDF)
-                .body(FieldSheet.of(d.unit(), d.stored().revision(), d.plan()));
+                .body(FieldSheet.of(d.unit(), d.stored().revision(), d.plan(), Words.in(pressure)));
     }
 
     private static String attachment(String tag, String ending) {

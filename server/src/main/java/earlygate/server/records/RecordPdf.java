@@ -1,132 +1,124 @@
 package earlygate.server.records;
 
+import earlygate.explain.Reason;
 import earlygate.quantity.PressureUnit;
 import earlygate.quantity.Si;
-import earlygate.server.documents.PdfPage;
+import earlygate.server.documents.Pdf;
+import earlygate.server.documents.Row;
 import earlygate.server.records.RecordView.SettingView;
-import earlygate.server.records.RecordView.TestView;
-import earlygate.server.runs.RunView.LogView;
 import earlygate.server.words.Words;
 import java.time.Instant;
 import java.time.ZoneId;
 import java.time.format.DateTimeFormatter;
+import java.util.List;
 import java.util.Locale;
+import java.util.Map;
+import java.util.function.Function;
 
-/** The record on A4. */
+/** What the record's template is told; its text is in {@code documents/record.html}. */
 final class RecordPdf {
     private static final DateTimeFormatter TIME =
             DateTimeFormatter.ofPattern("d MMM yyyy HH:mm", Locale.ENGLISH).withZone(ZoneId.systemDefault());
 
-    private final RecordView record;
     private final PressureUnit pressure;
-    private final PdfPage page;
+    private final Words words;
 
-    private RecordPdf(RecordView record, PressureUnit pressure) {
-        this.record = record;
+    private RecordPdf(PressureUnit pressure) {
         this.pressure = pressure;
-        this.page = new PdfPage(record.tag() + " · " + record.unitName());
+        this.words = Words.in(pressure);
     }
 
     static byte[] of(RecordView record, PressureUnit pressure) {
-        return new RecordPdf(record, pressure).bytes();
+        return Pdf.of("record", new RecordPdf(pressure).model(record).map());
     }
 
-    private byte[] bytes() {
-        page.line("Drawing", record.drawing() + ", sheet revision " + record.unitRevision());
-        page.line("Technician", record.technician() + (record.practice() ? " (practice rig, not a machine)" : ""));
-        page.line("Started", when(record.startedAt().toInstant()));
-        page.line("Finished", record.finishedAt() == null ? "not finished" : when(record.finishedAt()));
-        page.outcome(outcome());
-        settings();
-        tests();
-        deviations();
-        taken();
-        log();
-        page.signatures("Technician", "Supervisor");
-        return page.bytes();
+    private Row model(RecordView r) {
+        return Row.of("tag", r.tag())
+                .and("unitName", r.unitName())
+                .and("drawing", r.drawing())
+                .and("unitRevision", r.unitRevision())
+                .and("technician", r.technician())
+                .and("practice", r.practice())
+                .and("startedAt", when(r.startedAt().toInstant()))
+                .and("finishedAt", r.finishedAt() == null ? null : when(r.finishedAt()))
+                .and("outcome", r.outcome())
+                .and("settings", rows(r.settings(), this::setting))
+                .and(
+                        "tests",
+                        rows(
+                                r.tests(),
+                                t -> Row.of("phase", t.phase())
+                                        .and("action", t.action())
+                                        .and("instrument", t.instrument())
+                                        .and("value", t.value())
+                                        .and("low", t.low())
+                                        .and("high", t.high())
+                                        .and("unit", t.unit())
+                                        .and("verdict", verdict(t.verdict()))))
+                .and(
+                        "deviations",
+                        rows(
+                                r.deviations(),
+                                d -> Row.of("action", d.action())
+                                        .and("reason", d.reason())
+                                        .and("at", when(d.at()))
+                                        .and("standing", d.standing())))
+                .and(
+                        "taken",
+                        rows(
+                                r.taken(),
+                                t -> Row.of("seq", t.seq())
+                                        .and("at", when(t.at()))
+                                        .and("step", t.step())
+                                        .and("instrument", t.instrument())
+                                        .and("value", t.value())
+                                        .and("unit", t.unit())
+                                        .and("source", t.source())
+                                        .and("standing", t.standing())))
+                .and(
+                        "notes",
+                        rows(
+                                r.notes(),
+                                n -> Row.of("step", n.step())
+                                        .and("label", n.label())
+                                        .and("text", n.text())))
+                .and(
+                        "log",
+                        rows(
+                                r.log(),
+                                l -> Row.of("seq", l.seq())
+                                        .and("at", when(l.at()))
+                                        .and("by", l.by())
+                                        .and("step", l.step())
+                                        .and("text", l.text())));
     }
 
-    private String outcome() {
-        return switch (record.outcome()) {
-            case "passed" -> "Passed: every setting within its tolerance after locking";
-            case "passed-with-deviations" -> "Finished with deviations, listed below";
-            default -> "Unfinished: not a certificate";
-        };
+    private Row setting(SettingView s) {
+        return Row.of("name", Words.settingName(s.setting()))
+                .and("asFound", show(s.asFoundBar()))
+                .and("asFoundFrom", s.asFoundFrom())
+                .and("asLeft", show(s.asLeftBar()))
+                .and("crackFound", show(s.crackFoundBar()))
+                .and("crackTapped", show(s.crackTappedBar()))
+                .and("target", show(s.targetBar()))
+                .and("tolerance", show(s.toleranceBar()))
+                .and("defined", s.defined())
+                .and("verdict", verdict(s.verdict()))
+                .and("instrument", s.instrument())
+                .and("oilC", s.oilC())
+                .and("at", s.at() == null ? null : when(s.at()));
     }
 
-    private void settings() {
-        page.table("Settings", "Setting", "As found", "As left", "Target", "Verdict", "Instrument", "Oil", "Read");
-        for (SettingView s : record.settings()) {
-            page.row(
-                    Words.settingName(s.setting()),
-                    show(s.asFoundBar()) + " " + s.asFoundFrom(),
-                    s.asLeftBar() == null ? "-" : show(s.asLeftBar()) + cracks(s),
-                    show(s.targetBar()) + " ± " + show(s.toleranceBar()) + " " + s.defined(),
-                    s.verdict() == null ? "-" : s.verdict().replace('-', ' '),
-                    s.instrument(),
-                    s.oilC() == null ? "-" : s.oilC() + " °C",
-                    s.at() == null ? "-" : when(s.at()));
-        }
-        page.endTable();
+    private static <T> List<Map<String, Object>> rows(List<T> all, Function<T, Row> row) {
+        return all.stream().map(t -> row.apply(t).map()).toList();
     }
 
-    private String cracks(SettingView s) {
-        String found = s.crackFoundBar() == null ? "" : ", crack found " + show(s.crackFoundBar());
-        return found + (s.crackTappedBar() == null ? "" : ", marked by hand " + show(s.crackTappedBar()));
+    private String verdict(String grade) {
+        return grade == null ? null : words.say(Reason.of("grade." + grade));
     }
 
-    private void tests() {
-        page.table("Readings and tests", "Phase", "Step", "Instrument", "Read", "Expected", "Verdict");
-        for (TestView t : record.tests()) {
-            page.row(
-                    t.phase(),
-                    t.action(),
-                    t.instrument(),
-                    t.value() + " " + t.unit(),
-                    t.low() + " to " + t.high() + " " + t.unit(),
-                    t.verdict().replace('-', ' '));
-        }
-        page.endTable();
-    }
-
-    private void deviations() {
-        page.table("Deviations and reasons", "Step", "Reason", "Given", "");
-        record.deviations().forEach(d -> page.row(d.action(), d.reason(), when(d.at()), d.standing()));
-        page.endTable();
-        if (record.deviations().isEmpty()) {
-            page.paragraph("None.");
-        }
-    }
-
-    private void taken() {
-        page.table("Every reading taken", "No.", "Time", "Step", "Instrument", "Read", "How", "");
-        record.taken()
-                .forEach(t -> page.row(
-                        Long.toString(t.seq()),
-                        when(t.at()),
-                        t.step(),
-                        t.instrument(),
-                        t.value() + " " + t.unit(),
-                        t.source(),
-                        t.standing()));
-        page.endTable();
-        if (!record.notes().isEmpty()) {
-            page.table("Written down", "Step", "What", "Text");
-            record.notes().forEach(n -> page.row(n.step(), n.label(), n.text()));
-            page.endTable();
-        }
-    }
-
-    private void log() {
-        page.table("Log", "No.", "Time", "By", "Step", "What");
-        for (LogView l : record.log()) {
-            page.row(Long.toString(l.seq()), when(l.at()), l.by(), l.step(), l.text());
-        }
-        page.endTable();
-    }
-
-    private String show(double bar) {
-        return pressure.show(bar * Si.BAR);
+    private String show(Double bar) {
+        return bar == null ? null : pressure.show(bar * Si.BAR);
     }
 
     private static String when(Instant at) {

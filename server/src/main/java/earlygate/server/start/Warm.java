@@ -1,11 +1,12 @@
 package earlygate.server.start;
 
-import earlygate.server.documents.PdfPage;
+import earlygate.server.documents.Pdf;
 import java.io.IOException;
 import java.net.URI;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
+import java.util.Map;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.annotation.Value;
@@ -52,11 +53,7 @@ class Warm {
 
     private static void documents() {
         try {
-            PdfPage page = new PdfPage("First");
-            page.table("Fonts", "Regular", "Bold");
-            page.row("1", "2");
-            page.endTable();
-            page.bytes();
+            Pdf.of("record", Map.of());
         } catch (RuntimeException e) {
             LOG.warn("The first document could not be made: {}", e.getMessage());
         }
