@@ -89,7 +89,7 @@ function clock(at?: string | null): string {
           <thead><tr><th>No.</th><th>Time</th><th>Step</th><th>Instrument</th><th>Read</th><th>How</th><th></th></tr></thead>
           <tbody>
             <tr v-for="t in record.taken" :key="t.seq">
-              <td>{{ t.seq }}</td><td>{{ clock(t.at) }}</td><td>{{ t.step }}</td><td>{{ t.instrument }}</td><td>{{ t.value }} {{ t.unit }}</td><td>{{ t.source }}</td><td>{{ t.standing }}</td>
+              <td>{{ t.seq }}</td><td>{{ clock(t.at) }}</td><td>{{ t.step }}</td><td>{{ t.instrument }}</td><td>{{ t.value }} {{ t.unit }}</td><td>{{ t.source }}</td><td>{{ t.standing === 'earlier' ? 'earlier attempt' : t.standing }}</td>
             </tr>
           </tbody>
         </table>

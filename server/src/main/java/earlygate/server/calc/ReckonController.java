@@ -138,7 +138,7 @@ class ReckonController {
     /** Four figures that count, no exponent. */
     static String plain(double value) {
         if (!Double.isFinite(value)) {
-            return "no number";
+            return word("part.no-number");
         }
         if (value == 0 || Math.abs(value) >= 1000) {
             return String.format(Locale.ROOT, "%.0f", value);

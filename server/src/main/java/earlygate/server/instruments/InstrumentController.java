@@ -123,7 +123,7 @@ class InstrumentController {
             }
         }
         if (point == null) {
-            throw ApiProblem.notFound("test point", testPoint);
+            throw ApiProblem.notFound("test-point", testPoint);
         }
         PressureUnit reads = PressureUnit.of(i.unit());
         point.put("rangeBar", Wire.rounded(reads.toPa(i.range()) / BAR, 3));

@@ -62,7 +62,7 @@ final class RecordPdf {
                                 d -> Row.of("action", d.action())
                                         .and("reason", d.reason())
                                         .and("at", when(d.at()))
-                                        .and("standing", d.standing())))
+                                        .and("standing", standing(d.standing()))))
                 .and(
                         "taken",
                         rows(
@@ -74,7 +74,7 @@ final class RecordPdf {
                                         .and("value", t.value())
                                         .and("unit", t.unit())
                                         .and("source", t.source())
-                                        .and("standing", t.standing())))
+                                        .and("standing", standing(t.standing()))))
                 .and(
                         "notes",
                         rows(
@@ -111,6 +111,10 @@ final class RecordPdf {
 
     private static <T> List<Map<String, Object>> rows(List<T> all, Function<T, Row> row) {
         return all.stream().map(t -> row.apply(t).map()).toList();
+    }
+
+    private String standing(String key) {
+        return words.say(Reason.of("standing." + key));
     }
 
     private String verdict(String grade) {

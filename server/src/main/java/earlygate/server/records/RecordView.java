@@ -27,7 +27,6 @@ import java.time.ZoneId;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.stream.Collectors;
 
 /**
  * What a supervisor reads of a run. Pressures in bar whatever the screen shows; test readings in the instrument's own
@@ -144,7 +143,7 @@ public record RecordView(
                 s.setting(),
                 Wire.bar(s.target().pressurePa()),
                 Wire.bar(s.target().tolerancePa()),
-                defined(unit, s),
+                defined(unit, s, words),
                 Wire.bar(s.asFoundPa()),
                 words.say(Reason.of("as-found." + s.asFoundFrom().key())),
                 s.asLeftPa().isPresent() ? Wire.bar(s.asLeftPa().getAsDouble()) : null,
@@ -152,7 +151,9 @@ public record RecordView(
                 s.instruments().stream()
                         .flatMap(id -> unit.findTestPoint(id).stream())
                         .map(t -> instrument(t, fitted.get(t.id()), s.at(), words))
-                        .collect(Collectors.joining(" less ")),
+                        .reduce((upper, lower) -> words.say(
+                                Reason.of("record.less").name("upper", upper).name("lower", lower)))
+                        .orElse(""),
                 s.oil().isPresent() ? Wire.celsius(s.oil().getAsDouble()) : null,
                 s.at().orElse(null),
                 s.deviation().orElse(null),
@@ -178,7 +179,7 @@ public record RecordView(
                 instrument.isEmpty() ? Wire.bar(value) : Shown.shown(unit, instrument, kind, value),
                 instrument.isEmpty() ? "bar" : Shown.label(unit, instrument, kind),
                 source.key(),
-                t.slip() ? "slip" : t.counts() ? "counts" : "earlier attempt");
+                t.slip() ? "slip" : t.counts() ? "counts" : "earlier");
     }
 
     private static String label(RunRecord.NoteRecord n, Words words) {
@@ -213,8 +214,8 @@ public record RecordView(
     }
 
     /** What the target is a pressure of. */
-    private static String defined(PowerUnit unit, SettingRecord s) {
-        return switch (unit.setting(s.setting()).kind()) {
+    private static String defined(PowerUnit unit, SettingRecord s, Words words) {
+        String of = switch (unit.setting(s.setting()).kind()) {
             case COMPENSATOR -> "cut-off";
             case LOAD_SENSE -> "margin";
             case RELIEF -> s.target().defined().key();
@@ -222,10 +223,14 @@ public record RecordView(
             case REDUCING -> "branch";
             default -> "limit";
         };
+        return words.say(Reason.of("defined." + of));
     }
 
     private static String instrument(TestPoint t, Instrument fitted, Optional<Instant> at, Words words) {
-        String gauge = t.id() + ", 0 to " + t.reads().show(t.rangePa()) + ", class " + t.accuracyClass();
+        String gauge = words.say(Reason.of("record.gauge")
+                .name("gauge", t.id())
+                .name("range", t.reads().show(t.rangePa()))
+                .name("class", Double.toString(t.accuracyClass())));
         if (fitted == null || fitted.calibrationDue() == null || at.isEmpty()) {
             return fitted == null ? gauge : gauge + ", " + fitted.name();
         }

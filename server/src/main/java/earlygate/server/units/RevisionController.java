@@ -109,13 +109,15 @@ class RevisionController {
             return ApiProblem.conflict("tag", Reason.of("units.exists").name("tag", tag));
         }
         StoredUnit newest = units.newest(tag);
+        Reason changed = Reason.of("units.changed-meanwhile")
+                .name("tag", tag)
+                .number("base", base)
+                .number("newest", newest.revision());
         return ApiProblem.conflict(
                 "base",
-                Reason.of("units.changed-meanwhile")
-                        .name("tag", tag)
-                        .name("by", newest.savedBy().isEmpty() ? "somebody else" : newest.savedBy())
-                        .number("base", base)
-                        .number("newest", newest.revision()));
+                newest.savedBy().isEmpty()
+                        ? changed.said("by", Reason.of("part.somebody-else"))
+                        : changed.name("by", newest.savedBy()));
     }
 
     @GetMapping("/revisions")

@@ -102,7 +102,7 @@ public class UnitStore {
         Record found = db.selectFrom(UNIT_REVISION)
                 .where(UNIT_REVISION.TAG.eq(tag), UNIT_REVISION.REVISION.eq(revision))
                 .fetchOptional()
-                .orElseThrow(() -> ApiProblem.notFound("unit revision", tag + " " + revision));
+                .orElseThrow(() -> ApiProblem.notFound("unit-revision", tag + " " + revision));
         if (!Sha256.of(found.get(UNIT_REVISION.DOCUMENT)).equals(found.get(UNIT_REVISION.HASH))) {
             throw ApiProblem.conflict(
                     "document", Reason.of("units.damaged").name("tag", tag).number("revision", revision));

@@ -39,8 +39,11 @@ public final class ApiProblem extends RuntimeException {
         return new ApiProblem(HttpStatus.NOT_FOUND, reason.code(), List.of(new Problem("", reason)));
     }
 
+    /** @param kind of thing that is not there, by the last part of its word's code */
     public static ApiProblem notFound(String kind, String id) {
-        Reason reason = Reason.of("api.not-found").name("kind", kind).name("id", id);
+        Reason reason = Reason.of("api.not-found")
+                .said("kind", Reason.of("thing." + kind))
+                .name("id", id);
         return new ApiProblem(HttpStatus.NOT_FOUND, reason.code(), List.of(new Problem(kind, reason)));
     }
 
