@@ -9,7 +9,6 @@ import earlygate.plan.Plan;
 import earlygate.plan.SectionOrder;
 import earlygate.quantity.Si;
 import earlygate.solve.SteadyState;
-import earlygate.unit.Driver;
 import earlygate.unit.Paths;
 import earlygate.unit.PowerUnit;
 import earlygate.unit.Pump;
@@ -250,7 +249,7 @@ final class Course {
         double cost = MOVE * moves
                 + (keeps(reach, gauge, PAST * v) ? 0 : LOSES_THE_GAUGE)
                 + (depends(reach, gauge, t, done) ? DEPENDS_ON_UNSET : 0)
-                + power(reach.state()) / KW;
+                + reach.state().shaftPower() / KW;
         return Optional.of(new Option(new Leg(t, v, reach), cost));
     }
 
@@ -287,12 +286,6 @@ final class Course {
             }
         }
         return false;
-    }
-
-    private double power(SteadyState s) {
-        return unit.all(Driver.class).stream()
-                .mapToDouble(d -> s.driver(d.id()).power())
-                .sum();
     }
 
     private void hidden(Target t, Situation from) {

@@ -1,7 +1,6 @@
 package earlygate.planner;
 
 import static earlygate.explain.Reason.of;
-import static earlygate.quantity.Si.ZERO_C;
 
 import earlygate.explain.Reason;
 import earlygate.plan.Phase;
@@ -21,8 +20,6 @@ import java.util.Optional;
 /** Phases 4 and 5: first oil, then warm oil at low pressure. */
 final class FirstStart {
     /** Oil in a hall before work, for the estimate of warming time only. */
-    private static final double HALL = 18 + ZERO_C;
-
     private static final double LONGEST_WARM_UP = 240;
 
     private final Site bench;
@@ -121,7 +118,7 @@ final class FirstStart {
         // A pack with an on-time limit can't warm its oil; its band begins where a hall is.
         boolean pack = bench.drivers().stream().anyMatch(d -> d instanceof DcMotor);
         m.go(pack ? bench.stopped(m.situation) : warmest(m));
-        double seconds = m.heat() > 0 ? f.heatCapacity() * Math.max(0, f.bandLow() - HALL) / m.heat() : 0;
+        double seconds = m.heat() > 0 ? f.heatCapacity() * Math.max(0, f.bandLow() - Fluid.HALL) / m.heat() : 0;
         draft.step(
                         Kind.TEST,
                         of(pack ? "plan.oil-in-band" : "plan.warm-up")
@@ -153,7 +150,7 @@ final class FirstStart {
         }
         for (Situation s : ways) {
             SteadyState state = m.solved(s);
-            double heat = state == null ? 0 : m.power(state);
+            double heat = state == null ? 0 : state.shaftPower();
             boolean low = state != null
                     && unit.all(Driver.class).stream()
                             .allMatch(d -> state.driver(d.id()).load() < 0.9 * d.serviceFactor())

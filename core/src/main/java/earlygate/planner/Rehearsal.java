@@ -102,13 +102,7 @@ final class Rehearsal {
 
     /** All shaft power ends as heat in the oil while nothing moves, W. */
     double heat() {
-        return state == null ? 0 : power(state);
-    }
-
-    double power(SteadyState s) {
-        return unit.all(Driver.class).stream()
-                .mapToDouble(m -> s.driver(m.id()).power())
-                .sum();
+        return state == null ? 0 : state.shaftPower();
     }
 
     /** True where this screw, run away to its end, would pass a rating: nothing else stands below. */

@@ -1,21 +1,15 @@
 package earlygate.rig;
 
-import static earlygate.quantity.Si.BAR;
-import static earlygate.quantity.Si.ZERO_C;
-
 import earlygate.gauge.GaugeSearch;
 import earlygate.network.ComponentState;
-import earlygate.network.ComponentState.DriverState;
 import earlygate.network.Conditions;
 import earlygate.network.Network;
 import earlygate.solve.Transient;
 import earlygate.unit.Driver;
-import earlygate.unit.Engine;
 import earlygate.unit.Positioned;
 import earlygate.unit.PowerUnit;
 import earlygate.unit.Pump;
 import earlygate.unit.Setting;
-import earlygate.unit.TestPoint;
 import earlygate.unit.Throttle;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -33,27 +27,17 @@ public final class Rig {
     /** s; the step of the transient. */
     public static final double STEP_S = 1e-3;
 
-    private static final double HALL = 18 + ZERO_C;
-    /** Heat lost by the tank, as a share of its heat content above the hall per second. */
-    private static final double COOLING = 1.5e-4;
     /** s of one step while time is passed quickly; the pressures have settled by then. */
     private static final double LONG_STEP_S = 5;
 
     /** Air goes out with the oil that flows; s to a third. */
     private static final double AIR_S = 4;
 
-    private static final double NEEDLE = 0.0004;
-    /** How much more a needle trembles with the lines full of air. */
-    private static final double AIR = 15;
-
-    private static final double CLAMP_METER_A = 0.008;
-
     private final PowerUnit unit;
     private final Transient machine;
     private final Conditions conditions;
-    private final Random tremble;
+    private final Needles needles;
     private final Map<String, RigScrew> screws = new LinkedHashMap<>();
-    private final Map<String, Double> gaugeBias = new LinkedHashMap<>();
     private final Map<String, Double> openings = new TreeMap<>();
     private final Map<String, String> positions = new TreeMap<>();
     private final Map<String, Boolean> running = new TreeMap<>();
@@ -61,23 +45,21 @@ public final class Rig {
     private final Protection protection;
     private double stoppedAt = Double.NaN;
     private double air = 1;
-    private double oil = HALL;
+    private final Tank tank;
     private double time;
 
     /** @param seed the same seed is the same machine */
     public Rig(PowerUnit unit, long seed) {
         this.unit = unit;
+        tank = new Tank(unit.fluid().heatCapacity());
         Network network = new Network(unit);
         machine = new Transient(network);
         conditions = network.conditions(GaugeSearch.base(unit));
-        tremble = new Random(seed ^ 0x5DEECE66DL);
         Random hidden = new Random(seed);
         for (Setting s : unit.settings()) {
             screws.put(s.id(), RigScrew.hidden(s.screw(), s.present(), hidden));
         }
-        for (TestPoint t : unit.testPoints()) {
-            gaugeBias.put(t.id(), 0.4 * t.errorPa() * (2 * hidden.nextDouble() - 1));
-        }
+        needles = new Needles(unit, new Random(seed ^ 0x5DEECE66DL), hidden);
         unit.all(Throttle.class).stream().filter(t -> t.atRest() == 0).forEach(t -> openings.put(t.id(), 0.0));
         unit.all(Positioned.class).forEach(v -> positions.put(v.id(), v.rest()));
         unit.all(Driver.class).forEach(m -> running.put(m.id(), false));
@@ -92,7 +74,7 @@ public final class Rig {
         positions.forEach(conditions::position);
         running.forEach(conditions::running);
         unit.all(Pump.class).forEach(p -> conditions.starved(p.id(), !ready.draws(p)));
-        conditions.oil(oil);
+        conditions.oil(tank.oil());
     }
 
     /** Starts a drive, but for one that is locked out: that doesn't start, as it must be. */
@@ -220,7 +202,7 @@ public final class Rig {
     private void protect(double seconds) {
         Map<String, ComponentState> states = machine.components(conditions);
         protection
-                .watch(running, ready, oil, seconds, states, machine::pressure)
+                .watch(running, ready, tank.oil(), seconds, states, machine::pressure)
                 .forEach((driver, cause) -> {
                     running.replace(driver, false);
                     noteStop();
@@ -231,31 +213,18 @@ public final class Rig {
     }
 
     private void warm(double seconds) {
-        oil += seconds * (machine.heat() / unit.fluid().heatCapacity() - COOLING * (oil - HALL));
-        conditions.oil(oil);
+        tank.warm(seconds, machine.heat());
+        conditions.oil(tank.oil());
         time += seconds;
     }
 
     /** What the instruments show at this instant. */
     public Sample sample() {
-        Map<String, Double> gauges = new LinkedHashMap<>();
-        for (TestPoint t : unit.testPoints()) {
-            double pressure = machine.pressure(t.line());
-            double shown = pressure < 0.05 * BAR
-                    ? 0
-                    : pressure + gaugeBias.get(t.id()) + NEEDLE * (1 + AIR * air) * pressure * tremble.nextGaussian();
-            gauges.put(t.id(), Math.max(0, Math.min(t.rangePa(), shown)));
-        }
-        Map<String, ComponentState> states = machine.components(conditions);
-        Map<String, Double> currents = new LinkedHashMap<>();
-        for (Driver m : unit.all(Driver.class)) {
-            if (m instanceof Engine) {
-                continue;
-            }
-            double amps = ((DriverState) states.get(m.id())).current();
-            currents.put(m.id(), amps == 0 ? 0 : amps + CLAMP_METER_A * tremble.nextGaussian());
-        }
-        return new Sample(time, gauges, currents, oil);
+        return new Sample(
+                time,
+                needles.gauges(machine::pressure, air),
+                needles.currents(machine.components(conditions)),
+                tank.oil());
     }
 
     /**
@@ -290,7 +259,7 @@ public final class Rig {
                 new TreeMap<>(openings),
                 new TreeMap<>(positions),
                 at,
-                oil,
+                tank.oil(),
                 time,
                 machine.pressures(),
                 ready,
@@ -313,7 +282,7 @@ public final class Rig {
                 screws.get(id).restore(at.turns(), at.nutTight());
             }
         });
-        oil = s.oil();
+        tank.oil(s.oil());
         time = s.timeS();
         air = s.air() == null ? 0 : s.air();
         if (s.onTimeS() != null) {

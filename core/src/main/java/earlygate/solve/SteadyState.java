@@ -36,6 +36,13 @@ public record SteadyState(
         return Optional.ofNullable(inControl.get(line));
     }
 
+    /** What all shafts take, W; while nothing moves it all ends as heat in the oil. */
+    public double shaftPower() {
+        return components.values().stream()
+                .mapToDouble(c -> c instanceof DriverState d ? d.power() : 0)
+                .sum();
+    }
+
     public DriverState driver(String id) {
         return (DriverState) components.get(id);
     }

@@ -1,5 +1,7 @@
 package earlygate.unit;
 
+import earlygate.quantity.Si;
+
 /**
  * The oil of a unit.
  *
@@ -21,6 +23,9 @@ public record Fluid(
         double bandHigh,
         double tankVolume,
         String cleanlinessTarget) {
+    /** As warm as the hall where nothing is said, K. */
+    public static final double HALL = 18 + Si.ZERO_C;
+
     /** Specific heat of mineral oil, J/(kg K). */
     public static final double SPECIFIC_HEAT = 1900;
 

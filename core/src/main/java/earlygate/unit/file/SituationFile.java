@@ -28,7 +28,6 @@ import java.util.Set;
 import java.util.function.Predicate;
 import java.util.stream.Collectors;
 import tools.jackson.databind.JsonNode;
-import tools.jackson.databind.node.JsonNodeFactory;
 import tools.jackson.databind.node.ObjectNode;
 
 /**
@@ -187,7 +186,7 @@ public final class SituationFile {
     }
 
     /** SI per unit of the file for a setting: bar, or kW for a power limiter. */
-    private static double factor(PowerUnit unit, String setting) {
+    static double factor(PowerUnit unit, String setting) {
         return unit.setting(setting).kind() == Setting.Kind.POWER_LIMITER ? KW : BAR;
     }
 
@@ -257,48 +256,5 @@ public final class SituationFile {
             return min;
         }
         return number;
-    }
-
-    public static ObjectNode write(PowerUnit unit, Situation s) {
-        ObjectNode out = JsonNodeFactory.instance.objectNode();
-        if (!s.drivers().isEmpty()) {
-            ObjectNode drivers = out.putObject("drivers");
-            s.drivers().forEach((id, d) -> {
-                ObjectNode drive = drivers.putObject(id).put("running", d.running());
-                d.speed().ifPresent(n -> drive.put("speedRpm", n / RPM));
-            });
-        }
-        writeNumbers(out, "openings", s.openings(), 1);
-        if (!s.settings().isEmpty()) {
-            ObjectNode settings = out.putObject("settings");
-            s.settings().forEach((id, v) -> settings.put(id, round(v / factor(unit, id))));
-        }
-        if (!s.positions().isEmpty()) {
-            ObjectNode positions = out.putObject("positions");
-            s.positions().forEach(positions::put);
-        }
-        writeNames(out, "vented", s.vented());
-        s.blocked().ifPresent(b -> writeNames(out, "blocked", b));
-        writeNames(out, "suctionShut", s.suctionShut());
-        writeNumbers(out, "pressures", s.pressures(), BAR);
-        s.oil().ifPresent(t -> out.put("oilC", round(t - ZERO_C)));
-        return out;
-    }
-
-    private static void writeNames(ObjectNode out, String key, Set<String> names) {
-        if (!names.isEmpty()) {
-            names.forEach(out.withArray("/" + key)::add);
-        }
-    }
-
-    private static void writeNumbers(ObjectNode out, String key, Map<String, Double> values, double factor) {
-        if (!values.isEmpty()) {
-            ObjectNode node = out.putObject(key);
-            values.forEach((id, v) -> node.put(id, round(v / factor)));
-        }
-    }
-
-    private static double round(double value) {
-        return Math.round(value * 1e4) / 1e4;
     }
 }

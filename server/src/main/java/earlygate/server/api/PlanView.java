@@ -11,7 +11,7 @@ import earlygate.plan.Plan;
 import earlygate.plan.Step;
 import earlygate.server.words.Words;
 import earlygate.unit.PowerUnit;
-import earlygate.unit.file.SituationFile;
+import earlygate.unit.file.SituationWriter;
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.util.List;
 import tools.jackson.databind.JsonNode;
@@ -124,7 +124,7 @@ public record PlanView(
                 words.say(s.action()),
                 words.say(s.why()),
                 s.inControl().orElse(null),
-                SituationFile.write(unit, s.situation()),
+                SituationWriter.write(unit, s.situation()),
                 s.expect().stream().map(e -> expect(unit, e)).toList(),
                 s.ifNot().stream().map(words::say).toList(),
                 s.cautions().stream().map(words::say).toList(),

@@ -13,7 +13,7 @@ import earlygate.target.TargetSheet;
 import earlygate.target.WorkingPoints;
 import earlygate.unit.PowerUnit;
 import earlygate.unit.TestPoint;
-import earlygate.unit.file.SituationFile;
+import earlygate.unit.file.SituationWriter;
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.util.List;
 import java.util.Map;
@@ -85,7 +85,7 @@ record TargetsView(List<SettingTarget> settings, List<String> missing, List<Poin
                 Wire.rounded(t.reads().fromPa(r.high()), 2),
                 t.reads().label(),
                 r.raised(),
-                SituationFile.write(unit, r.situation()));
+                SituationWriter.write(unit, r.situation()));
     }
 
     private static PointView point(WorkingPoints.Point p) {

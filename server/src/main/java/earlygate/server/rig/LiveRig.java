@@ -11,9 +11,11 @@ import earlygate.plan.Expect;
 import earlygate.plan.Expect.Take;
 import earlygate.plan.Goal;
 import earlygate.plan.Step;
+import earlygate.quantity.PressureUnit;
 import earlygate.rig.Rig;
 import earlygate.run.RunState;
 import earlygate.server.api.Wire;
+import earlygate.server.words.Words;
 import earlygate.unit.Electric;
 import earlygate.unit.PowerUnit;
 import java.util.LinkedHashMap;
@@ -284,14 +286,9 @@ final class LiveRig {
                 standing.ready(),
                 rig.onTime(),
                 rig.stops(),
-                wrong().stream().map(LiveRig::words).toList(),
+                wrong().stream().map(Words.in(PressureUnit.BAR)::say).toList(),
                 crackedAt().isPresent() ? Wire.rounded(crackedAt().getAsDouble() / BAR, 1) : null,
                 null);
-    }
-
-    private static String words(Reason reason) {
-        return earlygate.server.words.Words.in(earlygate.quantity.PressureUnit.BAR)
-                .say(reason);
     }
 
     private Map<String, LiveView.Valve> valves(Rig.Standing standing) {

@@ -4,7 +4,7 @@ import earlygate.explain.Reason;
 import earlygate.rig.Rig;
 import earlygate.run.RunState;
 import earlygate.server.runs.OpenRuns;
-import earlygate.server.runs.RunStore;
+import earlygate.server.runs.RigStandings;
 import earlygate.server.words.ApiProblem;
 import java.time.Clock;
 import java.util.List;
@@ -46,17 +46,8 @@ public class RigHost implements SmartLifecycle {
         void park(long runId, long idleSince);
     }
 
-    private static final class Hosted {
-        private final LiveRig live;
-        private volatile long touchedAt;
-
-        private Hosted(LiveRig live) {
-            this.live = live;
-        }
-    }
-
     private final OpenRuns open;
-    private final RunStore store;
+    private final RigStandings standings;
     private final double speed;
     private final Clock clock;
     private final Map<Long, Hosted> rigs = new ConcurrentHashMap<>();
@@ -74,9 +65,9 @@ public class RigHost implements SmartLifecycle {
     private long ticks;
     private volatile boolean up;
 
-    RigHost(OpenRuns open, RunStore store, Clock clock, @Value("${early-gate.rig.speed}") double speed) {
+    RigHost(OpenRuns open, RigStandings standings, Clock clock, @Value("${early-gate.rig.speed}") double speed) {
         this.open = open;
-        this.store = store;
+        this.standings = standings;
         this.clock = clock;
         this.speed = speed;
     }
@@ -89,7 +80,7 @@ public class RigHost implements SmartLifecycle {
     public void keep(long runId) {
         Hosted hosted = rigs.get(runId);
         if (hosted != null) {
-            store.standing(runId, hosted.live.standing());
+            standings.keep(runId, hosted.live().standing());
         }
     }
 
@@ -102,13 +93,13 @@ public class RigHost implements SmartLifecycle {
                     hosted.touchedAt = clock.millis();
                     return hosted;
                 })
-                .live;
+                .live();
     }
 
     private LiveRig made(long id) {
         // The run's number is the machine's seed: the same run always meets the same machine.
         Rig rig = new Rig(open.run(id).unit(), 7 * id);
-        store.standing(id).ifPresent(s -> rig.restore(s, parked.remove(id)));
+        standings.of(id).ifPresent(s -> rig.restore(s, parked.remove(id)));
         LiveRig live = new LiveRig(open.run(id).unit(), rig);
         live.follow(open.state(id));
         return live;
@@ -129,7 +120,7 @@ public class RigHost implements SmartLifecycle {
     public void follow(long runId, RunState state, boolean practice) {
         Hosted hosted = rigs.get(runId);
         if (hosted != null) {
-            hosted.live.follow(state);
+            hosted.live().follow(state);
         }
         if (!practice && listeners.containsKey(runId)) {
             listeners.get(runId).tell(new Progress(state.lastSeq()));
@@ -225,9 +216,9 @@ public class RigHost implements SmartLifecycle {
             later(id, () -> keeper.park(id, since));
             return;
         }
-        hosted.live.advance(TICK_MS / 1000.0 * speed).forEach((driver, cause) -> report(id, driver, cause));
+        hosted.live().advance(TICK_MS / 1000.0 * speed).forEach((driver, cause) -> report(id, driver, cause));
         if (watched) {
-            watching.tell(hosted.live.view());
+            watching.tell(hosted.live().view());
         }
         if (ticks % SNAPSHOT_TICKS == 0) {
             later(id, () -> keeper.snapshot(id));

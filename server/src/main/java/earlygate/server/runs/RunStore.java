@@ -1,6 +1,5 @@
 package earlygate.server.runs;
 
-import static earlygate.server.tables.Tables.RIG_STANDING;
 import static earlygate.server.tables.Tables.RUN;
 import static earlygate.server.tables.Tables.RUN_EVENT;
 import static earlygate.server.tables.Tables.RUN_TAIL;
@@ -24,7 +23,6 @@ import java.util.UUID;
 import org.jooq.Condition;
 import org.jooq.DSLContext;
 import org.jooq.Record;
-import org.jooq.impl.DSL;
 import org.springframework.stereotype.Repository;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -74,12 +72,14 @@ public class RunStore {
     private final Writes writes;
     private final JsonMapper json;
     private final EventText text;
+    private final RigStandings standings;
 
-    RunStore(DSLContext db, Writes writes, JsonMapper json) {
+    RunStore(DSLContext db, Writes writes, JsonMapper json, RigStandings standings) {
         this.db = db;
         this.writes = writes;
         this.json = json;
         this.text = new EventText(json);
+        this.standings = standings;
     }
 
     public long start(NewRun run) {
@@ -234,7 +234,7 @@ public class RunStore {
             tail.setLastSeq(chain.seq());
             tail.setLastHash(chain.last());
             tail.update();
-            standing.ifPresent(s -> standing(head.id(), s));
+            standing.ifPresent(s -> standings.keep(head.id(), s));
         });
     }
 
@@ -245,28 +245,6 @@ public class RunStore {
                     .set(RUN.FINISHED_AT, outcome == null ? null : now())
                     .set(RUN.OUTCOME, outcome)
                     .where(RUN.ID.eq(runId))
-                    .execute();
-        });
-    }
-
-    public Optional<Rig.Standing> standing(long runId) {
-        return db.select(RIG_STANDING.STANDING)
-                .from(RIG_STANDING)
-                .where(RIG_STANDING.RUN_ID.eq(runId))
-                .fetchOptional(RIG_STANDING.STANDING)
-                .map(text -> json.readValue(text, Rig.Standing.class));
-    }
-
-    public void standing(long runId, Rig.Standing standing) {
-        String text = json.writeValueAsString(standing);
-        writes.write(() -> {
-            db.mergeInto(RIG_STANDING)
-                    .using(DSL.selectOne())
-                    .on(RIG_STANDING.RUN_ID.eq(runId))
-                    .whenMatchedThenUpdate()
-                    .set(RIG_STANDING.STANDING, text)
-                    .whenNotMatchedThenInsert(RIG_STANDING.RUN_ID, RIG_STANDING.STANDING)
-                    .values(runId, text)
                     .execute();
         });
     }

@@ -8,14 +8,11 @@ import java.io.UncheckedIOException;
 import java.nio.file.DirectoryStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.nio.file.StandardCopyOption;
 import java.sql.Connection;
 import java.sql.DriverManager;
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.sql.Statement;
-import java.time.LocalDateTime;
-import java.time.format.DateTimeFormatter;
 import org.h2.api.ErrorCode;
 import org.jooq.SQLDialect;
 import org.jooq.impl.DSL;
@@ -31,7 +28,6 @@ public final class DataFolder {
 
     private static final String NAME = "early-gate";
     static final String USER = "sa";
-    private static final DateTimeFormatter STAMP = DateTimeFormatter.ofPattern("yyyyMMdd-HHmmss");
 
     private final Path folder;
 
@@ -87,7 +83,7 @@ public final class DataFolder {
         return url(folder.resolve(NAME));
     }
 
-    private static String url(Path base) {
+    static String url(Path base) {
         return "jdbc:h2:file:" + base + ";WRITE_DELAY=0;DB_CLOSE_ON_EXIT=FALSE;TRACE_LEVEL_FILE=0";
     }
 
@@ -133,6 +129,7 @@ public final class DataFolder {
         if (seal().fits(VERSION)) {
             return;
         }
+        DataRebuild rebuild = new DataRebuild(folder, NAME);
         try (Connection open = connect(file(), "")) {
             version(open);
             tell(Reason.of("store.looking"));
@@ -143,11 +140,16 @@ public final class DataFolder {
                 return;
             }
             report.faults().forEach(f -> tell(Reason.of("store.fault").name("detail", f)));
-            rebuild(open);
+            tell(Reason.of("store.rebuilding"));
+            rebuild.write(open);
         } catch (SQLException e) {
             throw unreadable(e);
         }
-        swap();
+        try {
+            tell(Reason.of("store.rebuilt").name("file", rebuild.swap(file())));
+        } catch (SQLException | IOException e) {
+            throw refused("store.damaged", e);
+        }
     }
 
     /** A file cut short opens at an older state without complaint. */
@@ -202,45 +204,6 @@ public final class DataFolder {
                 return none;
             }
             throw e;
-        }
-    }
-
-    private Path script() {
-        return folder.resolve(NAME + ".rebuild.sql");
-    }
-
-    private Path rebuilt() {
-        return folder.resolve(NAME + ".rebuilt.mv.db");
-    }
-
-    /** From the rows of the tables themselves; no index is asked. */
-    private void rebuild(Connection open) throws SQLException {
-        tell(Reason.of("store.rebuilding"));
-        try (Statement s = open.createStatement()) {
-            s.execute("script to '" + script().toString().replace("'", "''") + "'");
-        }
-    }
-
-    private void swap() {
-        try {
-            Files.deleteIfExists(rebuilt());
-            String url = url(Path.of(rebuilt().toString().replaceFirst("\\.mv\\.db$", "")));
-            try (Connection fresh = DriverManager.getConnection(url, USER, "");
-                    Statement s = fresh.createStatement()) {
-                s.execute("runscript from '" + script().toString().replace("'", "''") + "'");
-                Integrity.Report report = Integrity.check(fresh);
-                if (!report.whole()) {
-                    throw new SQLException(report.faults().get(0));
-                }
-            }
-            Path aside =
-                    folder.resolve(NAME + "-set-aside-" + LocalDateTime.now().format(STAMP) + ".mv.db");
-            Files.move(file(), aside);
-            Files.move(rebuilt(), file(), StandardCopyOption.ATOMIC_MOVE);
-            Files.deleteIfExists(script());
-            tell(Reason.of("store.rebuilt").name("file", aside.getFileName().toString()));
-        } catch (SQLException | IOException e) {
-            throw refused("store.damaged", e);
         }
     }
 
