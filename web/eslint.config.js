@@ -7,13 +7,16 @@ export default [
   ...vue.configs['flat/recommended'],
   { files: ['**/*.vue'], languageOptions: { parserOptions: { parser: ts.parser } } },
   {
+    // The layout is Prettier's.
     rules: {
       'vue/max-attributes-per-line': 'off',
       'vue/singleline-html-element-content-newline': 'off',
+      'vue/multiline-html-element-content-newline': 'off',
       'vue/html-self-closing': 'off',
       'vue/multi-word-component-names': 'off',
       'vue/html-closing-bracket-newline': 'off',
-      'vue/html-indent': ['error', 2],
+      'vue/html-indent': 'off',
+      'vue/first-attribute-linebreak': 'off',
     },
   },
 ]

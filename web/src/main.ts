@@ -17,14 +17,12 @@ const queryClient = new QueryClient({
 
 // A page left open over an upgrade asks for parts that are gone: the new page has them, if there is a server to give it.
 window.addEventListener('vite:preloadError', () => {
-  fetch('/', { cache: 'no-store' }).then((page) => page.ok && window.location.reload(), () => undefined)
+  fetch('/', { cache: 'no-store' }).then(
+    (page) => page.ok && window.location.reload(),
+    () => undefined,
+  )
 })
 
 const nonce = document.querySelector<HTMLMetaElement>('meta[property=csp-nonce]')?.nonce
 
-createApp(App)
-  .use(createPinia())
-  .use(router)
-  .use(VueQueryPlugin, { queryClient })
-  .use(PrimeVue, { theme, csp: { nonce } })
-  .mount('#app')
+createApp(App).use(createPinia()).use(router).use(VueQueryPlugin, { queryClient }).use(PrimeVue, { theme, csp: { nonce } }).mount('#app')

@@ -33,7 +33,10 @@ function serve(answers: Answers) {
 }
 
 function show(page: Component, props: Record<string, unknown> = {}) {
-  const router = createRouter({ history: createMemoryHistory(), routes: [{ path: '/:all(.*)*', name: 'sheet', component: { template: '<i/>' } }] })
+  const router = createRouter({
+    history: createMemoryHistory(),
+    routes: [{ path: '/:all(.*)*', name: 'sheet', component: { template: '<i/>' } }],
+  })
   const queryClient = new QueryClient({ defaultOptions: { queries: { retry: false } } })
   return mount(page, { props, global: { plugins: [createPinia(), PrimeVue, router, [VueQueryPlugin, { queryClient }]] } })
 }
@@ -59,7 +62,10 @@ describe('reckoner', () => {
   it('shows the formula, keeps what is typed, and says what is no number before asking', async () => {
     const sent = serve({
       'GET /api/reckon': [{ ...calculators[0], key: 'cylinder-pressure' }],
-      'POST /api/reckon/cylinder-pressure': { formula: 'Q = D n = 58.6 L/min', results: [{ key: 'flow', label: 'Flow', unit: 'L/min', value: 58.6123 }] },
+      'POST /api/reckon/cylinder-pressure': {
+        formula: 'Q = D n = 58.6 L/min',
+        results: [{ key: 'flow', label: 'Flow', unit: 'L/min', value: 58.6123 }],
+      },
       'GET /api/units': [],
     })
     const page = show(ReckonerPage)
@@ -79,7 +85,18 @@ describe('reckoner', () => {
 })
 
 describe('instruments', () => {
-  const gauge = { id: 4, name: 'Canal 15', kind: 'gauge', unit: 'psi', range: 5000, accuracyClass: 1.6, resolution: 50, calibrationDue: '2020-01-01', medium: 'oil', retired: false }
+  const gauge = {
+    id: 4,
+    name: 'Canal 15',
+    kind: 'gauge',
+    unit: 'psi',
+    range: 5000,
+    accuracyClass: 1.6,
+    resolution: 50,
+    calibrationDue: '2020-01-01',
+    medium: 'oil',
+    retired: false,
+  }
   it('marks what has run out by sign and word, and keeps a form that was refused', async () => {
     const sent = serve({
       'GET /api/instruments': [gauge, { ...gauge, id: 5, name: 'Canal 16', calibrationDue: '2999-01-01' }],
@@ -119,8 +136,14 @@ describe('bill of settings', () => {
     expect(page.text()).toContain('3 rows, 2 would change the sheet')
     expect(page.text()).toContain('▲ refused no such setting')
     expect(unit.targets).toHaveLength(1)
-    await page.findAll('button').find((b) => b.text().startsWith('Take them'))?.trigger('click')
-    expect(unit.targets).toEqual([{ setting: 'RV1', pressureBar: 170, toleranceBar: 3 }, { setting: 'RV2', pressureBar: 90 }])
+    await page
+      .findAll('button')
+      .find((b) => b.text().startsWith('Take them'))
+      ?.trigger('click')
+    expect(unit.targets).toEqual([
+      { setting: 'RV1', pressureBar: 170, toleranceBar: 3 },
+      { setting: 'RV2', pressureBar: 90 },
+    ])
   })
 })
 
@@ -128,7 +151,10 @@ describe('revisions', () => {
   it('names what a revision changed, place by place', async () => {
     const document = (bar: number) => ({ targets: [{ setting: 'RV1', pressureBar: bar }] })
     serve({
-      'GET /api/units/X-1/revisions': [{ revision: 2, savedAt: '2026-11-20T10:00:00Z', savedBy: 'Ann', complete: false }, { revision: 1, savedAt: '2026-11-19T10:00:00Z', savedBy: '', complete: true }],
+      'GET /api/units/X-1/revisions': [
+        { revision: 2, savedAt: '2026-11-20T10:00:00Z', savedBy: 'Ann', complete: false },
+        { revision: 1, savedAt: '2026-11-19T10:00:00Z', savedBy: '', complete: true },
+      ],
       'GET /api/units/X-1/revisions/2': { document: document(170) },
       'GET /api/units/X-1/revisions/1': { document: document(160) },
     })
@@ -147,20 +173,45 @@ describe('parts', () => {
     const unit = emptyUnit('X-1', 'x')
     unit.components.push({ id: 'P1', type: 'pump', outlet: 'P' })
     const page = show(PartsEditor, {
-      unit, unconfirmed: [], chosen: '', problems: [{ path: 'components[0].driver', message: '"driver" is missing. Add it.' }],
+      unit,
+      unconfirmed: [],
+      chosen: '',
+      problems: [{ path: 'components[0].driver', message: '"driver" is missing. Add it.' }],
       'onUpdate:unconfirmed': (list: string[]) => void page.setProps({ unconfirmed: list }),
     })
     await flushPromises()
     const chapters = page.findAll('nav button')
-    expect(chapters.map((c) => c.text().replace(/[^A-Za-z ]/g, '').trim())).toEqual([
-      'Unit and oil', 'Lines', 'Prime movers', 'Pumps and controls', 'Pump line valves', 'Branches', 'Actuators', 'Test points', 'Targets', 'Work',
+    expect(
+      chapters.map((c) =>
+        c
+          .text()
+          .replace(/[^A-Za-z ]/g, '')
+          .trim(),
+      ),
+    ).toEqual([
+      'Unit and oil',
+      'Lines',
+      'Prime movers',
+      'Pumps and controls',
+      'Pump line valves',
+      'Branches',
+      'Actuators',
+      'Test points',
+      'Targets',
+      'Work',
     ])
     expect(chapters[3]?.text()).toContain('▲ 1')
     await chapters[2]?.trigger('click')
-    await page.findAll('button').find((b) => b.text() === 'Add engine')?.trigger('click')
+    await page
+      .findAll('button')
+      .find((b) => b.text() === 'Add engine')
+      ?.trigger('click')
     expect(unit.components.at(-1)).toMatchObject({ id: 'E1', type: 'engine' })
     expect(page.props('unconfirmed')).toContain('components.E1.ratedPowerKw')
-    await page.findAll('button').find((b) => b.text() === 'Take out')?.trigger('click')
+    await page
+      .findAll('button')
+      .find((b) => b.text() === 'Take out')
+      ?.trigger('click')
     expect(unit.components.map((c) => c.id)).toEqual(['P1'])
     expect(page.props('unconfirmed')).toEqual([])
   })
@@ -170,9 +221,22 @@ describe('day', () => {
   it('shows who does what when, what is left out and why', async () => {
     const at = (clock: string) => `2027-03-08T${clock}:00`
     serve({
-      'GET /api/units': [{ tag: 'LG-07', missing: 0 }, { tag: 'XX-01', missing: 3 }],
+      'GET /api/units': [
+        { tag: 'LG-07', missing: 0 },
+        { tag: 'XX-01', missing: 3 },
+      ],
       'POST /api/days': {
-        entries: [{ tag: 'LG-07', name: 'gate', technician: 1, start: at('07:00'), end: at('09:26'), partner: [{ from: at('08:40'), to: at('09:05') }], instruments: ['Canal 11'] }],
+        entries: [
+          {
+            tag: 'LG-07',
+            name: 'gate',
+            technician: 1,
+            start: at('07:00'),
+            end: at('09:26'),
+            partner: [{ from: at('08:40'), to: at('09:05') }],
+            instruments: ['Canal 11'],
+          },
+        ],
         done: at('09:26'),
         leftOut: [{ tag: 'DR-09', message: 'no load' }],
       },

@@ -71,7 +71,8 @@ describe('Findings', () => {
       severity: 'warn',
       setting: 'RV1',
       message: 'short',
-      figures: {}, fingerprint: 'x',
+      figures: {},
+      fingerprint: 'x',
       suggestion: { setting: 'RV1', pressureBar: 174 },
     }
     const fit = { ...finding, rule: 'L11', suggestion: { part: 'G1', key: 'rangeBar', value: 250 } }
@@ -96,7 +97,9 @@ it('says of each gate whether it is open, and who opened it', () => {
     { ...phase, id: 'make-safe', title: 'Make safe', state: 'done', hold: 'waiting' },
     { ...phase, id: 'set', title: 'Set', state: 'ahead', hold: 'shut' },
   ]
-  const gates = mount(Gates, { props: { phases } }).findAll('svg').map((g) => g.attributes('aria-label'))
+  const gates = mount(Gates, { props: { phases } })
+    .findAll('svg')
+    .map((g) => g.attributes('aria-label'))
   expect(gates[0]).toMatch(/^Gate after Paper: Opened .* by Ada Marsh$/)
   expect(gates[1]).toBe('Gate after Make safe: Waiting to be opened')
   expect(gates).toHaveLength(2)

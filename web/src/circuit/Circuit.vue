@@ -66,7 +66,9 @@ const said: Said = {
 }
 
 function notes(c: UnitComponent): string[] {
-  return kindOf(c).notes(c, said).filter((note) => note)
+  return kindOf(c)
+    .notes(c, said)
+    .filter((note) => note)
 }
 
 function isCurrent(id: string): boolean {
@@ -92,34 +94,58 @@ function choose(id: string) {
 </script>
 
 <template>
-  <svg ref="picture" class="circuit" :viewBox="`0 ${drawing.top} ${drawing.width} ${drawing.height}`" role="group" :aria-label="`Circuit of ${unit.tag}`">
-    <g v-for="s in drawing.shafts" :key="s.x1"><path :d="`M ${s.x1} ${s.y - 4} H ${s.x2} M ${s.x1} ${s.y + 4} H ${s.x2}`" class="line" /></g>
+  <svg
+    ref="picture"
+    class="circuit"
+    :viewBox="`0 ${drawing.top} ${drawing.width} ${drawing.height}`"
+    role="group"
+    :aria-label="`Circuit of ${unit.tag}`"
+  >
+    <g v-for="s in drawing.shafts" :key="s.x1">
+      <path :d="`M ${s.x1} ${s.y - 4} H ${s.x2} M ${s.x1} ${s.y + 4} H ${s.x2}`" class="line" />
+    </g>
     <g v-for="r in drawing.rails" :key="r.line" :class="{ fault: faults?.includes(r.line) }">
       <path v-if="r.thinX1 < r.x1 || r.thinX2 > r.x2" :d="`M ${r.thinX1} ${r.y} H ${r.thinX2}`" class="pilot" />
       <path :d="`M ${r.x1} ${r.y} H ${r.x2}`" :class="['wire', { under: under(r.line) }]" :style="{ strokeWidth: thickness(r.line) }" />
       <text :x="r.thinX1 - 4" :y="r.y - 8" class="value" text-anchor="end">{{ r.line }}</text>
-      <text v-if="bar(r.line) !== undefined" :x="r.thinX1 - 4" :y="r.y + 10" class="value" text-anchor="end">{{ pressureNumber(bar(r.line) ?? 0, display.pressure) }}</text>
+      <text v-if="bar(r.line) !== undefined" :x="r.thinX1 - 4" :y="r.y + 10" class="value" text-anchor="end">
+        {{ pressureNumber(bar(r.line) ?? 0, display.pressure) }}
+      </text>
     </g>
-    <g v-for="g in drawing.gauges" :key="g.id" :class="['gauge', { current: isCurrent(g.id), fault: faults?.includes(g.id) }]" @click="choose(g.id)">
-      <path :d="`M ${g.x} ${g.wire.y1} V ${g.wire.y2}`" class="line" /><circle :cx="g.x" :cy="g.wire.y2" r="3.5" class="dot" />
-      <circle :cx="g.x" :cy="g.y" r="16" class="body" /><path :d="SYMBOLS.needle" class="line" :transform="`translate(${g.x} ${g.y})`" />
+    <g
+      v-for="g in drawing.gauges"
+      :key="g.id"
+      :class="['gauge', { current: isCurrent(g.id), fault: faults?.includes(g.id) }]"
+      @click="choose(g.id)"
+    >
+      <path :d="`M ${g.x} ${g.wire.y1} V ${g.wire.y2}`" class="line" />
+      <circle :cx="g.x" :cy="g.wire.y2" r="3.5" class="dot" />
+      <circle :cx="g.x" :cy="g.y" r="16" class="body" />
+      <path :d="SYMBOLS.needle" class="line" :transform="`translate(${g.x} ${g.y})`" />
       <text :x="g.x + 21" :y="g.y - 3" class="name">{{ g.id }}</text>
       <text v-if="bar(g.line) !== undefined" :x="g.x + 21" :y="g.y + 14" class="value">{{ display.show(bar(g.line) ?? 0) }}</text>
     </g>
     <g
-      v-for="p in drawing.parts" :key="p.component.id"
+      v-for="p in drawing.parts"
+      :key="p.component.id"
       :class="['part', { current: isCurrent(p.component.id), fault: faults?.includes(p.component.id), open: editable }]"
-      :tabindex="editable ? 0 : undefined" :role="editable ? 'button' : undefined"
+      :tabindex="editable ? 0 : undefined"
+      :role="editable ? 'button' : undefined"
       :aria-label="editable ? `Edit ${p.component.id}` : undefined"
-      @click="choose(p.component.id)" @keydown.enter="choose(p.component.id)">
+      @click="choose(p.component.id)"
+      @keydown.enter="choose(p.component.id)"
+    >
       <g v-for="(w, i) in p.wires" :key="i">
         <path
-          :d="`M ${w.x} ${w.y1} V ${w.y2}`" :class="w.thin ? 'pilot' : ['wire', { under: under(w.line) }]"
-          :style="w.thin ? undefined : { strokeWidth: thickness(w.line) }" />
+          :d="`M ${w.x} ${w.y1} V ${w.y2}`"
+          :class="w.thin ? 'pilot' : ['wire', { under: under(w.line) }]"
+          :style="w.thin ? undefined : { strokeWidth: thickness(w.line) }"
+        />
         <circle :cx="w.x" :cy="w.y2" r="3.5" class="dot" />
       </g>
       <g v-for="(t, i) in p.tanks" :key="`t${i}`">
-        <path :d="`M ${t.x} ${t.y - 22} V ${t.y}`" class="line" /><path :d="SYMBOLS.tank" class="line" :transform="`translate(${t.x} ${t.y})`" />
+        <path :d="`M ${t.x} ${t.y - 22} V ${t.y}`" class="line" />
+        <path :d="SYMBOLS.tank" class="line" :transform="`translate(${t.x} ${t.y})`" />
       </g>
       <g :transform="`translate(${p.x} ${p.y})`">
         <rect v-if="editable" x="-48" y="-36" width="150" height="76" class="touch" />

@@ -12,7 +12,7 @@ export function svgText(picture: SVGSVGElement): string {
     for (const a of [...(target?.attributes ?? [])]) if (a.name.startsWith('data-v-')) target?.removeAttribute(a.name)
     for (const name of kept) {
       const value = style.getPropertyValue(name)
-      if (value && value !== 'none' || name === 'fill') target?.setAttribute(name, value || 'none')
+      if ((value && value !== 'none') || name === 'fill') target?.setAttribute(name, value || 'none')
     }
   })
   copy.setAttribute('font-family', 'sans-serif')

@@ -203,15 +203,20 @@ function shape(c: UnitComponent, x: number, railY: (line: string) => number, bot
     part.wires.push(wire(first.line, x, part.y + 30, railY(first.line)))
     return part
   }
-  for (const [port, top] of [[first, !part.up], [second, part.up]] as const) {
+  for (const [port, top] of [
+    [first, !part.up],
+    [second, part.up],
+  ] as const) {
     if (!port) continue
     const y = part.y + (top ? -30 : 30)
     if (port.line === TANK) part.tanks.push({ x, y: part.y + 40 })
     else part.wires.push(wire(port.line, x, y, railY(port.line)))
   }
-  all.filter((p) => p.thin && p.line !== TANK).forEach((p, i) => {
-    part.wires.push({ ...wire(p.line, x - 42 - 10 * i, part.y, railY(p.line)), thin: true })
-  })
+  all
+    .filter((p) => p.thin && p.line !== TANK)
+    .forEach((p, i) => {
+      part.wires.push({ ...wire(p.line, x - 42 - 10 * i, part.y, railY(p.line)), thin: true })
+    })
   return part
 }
 

@@ -60,36 +60,68 @@ async function calendar() {
 </script>
 
 <template>
-  <div class="head"><h1>Day sheet</h1><span class="gap"></span><Button label="Calendar file" :disabled="!day?.entries.length" @click="calendar" /></div>
+  <div class="head">
+    <h1>Day sheet</h1>
+    <span class="gap"></span><Button label="Calendar file" :disabled="!day?.entries.length" @click="calendar" />
+  </div>
   <section class="card form">
     <label>Date <input v-model="date" type="date" class="p-inputtext" /></label>
     <label>Begins <input v-model="start" type="time" class="p-inputtext" /></label>
     <label>Technicians <input v-model.number="technicians" type="number" min="1" max="10" class="p-inputtext" /></label>
     <fieldset>
       <legend>Units</legend>
-      <label v-for="u in units" :key="u.tag" class="check"><input v-model="tags" type="checkbox" :value="u.tag" :disabled="u.missing > 0" /> {{ u.tag }}</label>
+      <label v-for="u in units" :key="u.tag" class="check"
+        ><input v-model="tags" type="checkbox" :value="u.tag" :disabled="u.missing > 0" /> {{ u.tag }}</label
+      >
     </fieldset>
   </section>
   <Problems :refused="refused" />
   <section v-if="day" class="card">
     <table>
-      <thead><tr><th>Unit</th><th>Technician</th><th>From</th><th>To</th><th class="wide">The day; dark where the partner is needed</th><th>Instruments</th></tr></thead>
+      <thead>
+        <tr>
+          <th>Unit</th>
+          <th>Technician</th>
+          <th>From</th>
+          <th>To</th>
+          <th class="wide">The day; dark where the partner is needed</th>
+          <th>Instruments</th>
+        </tr>
+      </thead>
       <tbody>
         <tr v-for="e in day.entries" :key="e.tag">
-          <td><b>{{ e.tag }}</b><div class="quiet small">{{ e.name }}</div></td>
+          <td>
+            <b>{{ e.tag }}</b>
+            <div class="quiet small">{{ e.name }}</div>
+          </td>
           <td>{{ e.technician }}</td>
           <td>{{ clock(e.start) }}</td>
           <td>{{ clock(e.end) }}</td>
           <td class="wide">
-            <div class="track"><div class="job" :style="bar(e.start, e.end)"></div><div v-for="p in e.partner" :key="p.from" class="partner" :style="bar(p.from, p.to)" :title="`partner ${clock(p.from)} to ${clock(p.to)}`"></div></div>
-            <div class="quiet small">partner {{ e.partner.map((p) => `${clock(p.from)} to ${clock(p.to)}`).join(', ') || 'not needed' }}</div>
+            <div class="track">
+              <div class="job" :style="bar(e.start, e.end)"></div>
+              <div
+                v-for="p in e.partner"
+                :key="p.from"
+                class="partner"
+                :style="bar(p.from, p.to)"
+                :title="`partner ${clock(p.from)} to ${clock(p.to)}`"
+              ></div>
+            </div>
+            <div class="quiet small">
+              partner {{ e.partner.map((p) => `${clock(p.from)} to ${clock(p.to)}`).join(', ') || 'not needed' }}
+            </div>
           </td>
           <td class="small">{{ e.instruments.join(', ') }}</td>
         </tr>
       </tbody>
     </table>
-    <p v-if="day.entries.length">All done at <b>{{ clock(day.done) }}</b>. No instrument and no partner is wanted twice at a time.</p>
-    <p v-for="l in day.leftOut" :key="l.tag" class="out"><b>■ {{ l.tag }} is left out.</b> {{ l.message }}</p>
+    <p v-if="day.entries.length">
+      All done at <b>{{ clock(day.done) }}</b>. No instrument and no partner is wanted twice at a time.
+    </p>
+    <p v-for="l in day.leftOut" :key="l.tag" class="out">
+      <b>■ {{ l.tag }} is left out.</b> {{ l.message }}
+    </p>
   </section>
   <p v-else class="quiet">Choose the units of the day.</p>
 </template>

@@ -11,7 +11,10 @@ const shown = computed(() => SHOWN[props.grade] ?? ['', props.grade])
 </script>
 
 <template>
-  <span class="chip verdict" :class="grade"><b aria-hidden="true" :class="grade">{{ shown[0] }}</b>{{ shown[1] }}</span>
+  <span class="chip verdict" :class="grade"
+    ><b aria-hidden="true" :class="grade">{{ shown[0] }}</b
+    >{{ shown[1] }}</span
+  >
 </template>
 
 <style scoped>

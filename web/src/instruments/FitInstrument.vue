@@ -24,17 +24,24 @@ const { data: stored } = useQuery({
   queryFn: () => call<Schema['UnitDocument']>('GET', `/api/units/${tag.value}`),
   enabled: computed(() => tag.value !== ''),
 })
-const document = computed(() => (tag.value ? (keptDraft(tag.value)?.document ?? (stored.value?.document as UnitFile | undefined)) : undefined))
+const document = computed(() =>
+  tag.value ? (keptDraft(tag.value)?.document ?? (stored.value?.document as UnitFile | undefined)) : undefined,
+)
 
 async function fit() {
   const there = stored.value
   if (!there || !document.value) return
   try {
     fitted.value = await call<Schema['FitView']>('POST', `/api/units/${tag.value}/fitted/${testPoint.value}?${display.query}`, {
-      instrument: props.instrument.id, document: document.value,
+      instrument: props.instrument.id,
+      document: document.value,
     })
     const kept = keptDraft(tag.value)
-    keepDraft(tag.value, { base: kept?.base ?? there.revision, document: fitted.value.document as UnitFile, unconfirmed: kept?.unconfirmed ?? there.unconfirmed })
+    keepDraft(tag.value, {
+      base: kept?.base ?? there.revision,
+      document: fitted.value.document as UnitFile,
+      unconfirmed: kept?.unconfirmed ?? there.unconfirmed,
+    })
     refused.value = null
   } catch (e) {
     refused.value = asRefused(e)
@@ -45,15 +52,29 @@ async function fit() {
 <template>
   <section class="card fit">
     <h2>Fit {{ instrument.name }}</h2>
-    <label>Unit <select v-model="tag" aria-label="Unit" class="p-inputtext" @change="testPoint = ''"><option value="">choose</option><option v-for="u in units" :key="u.tag" :value="u.tag">{{ u.tag }}</option></select></label>
-    <label v-if="document">Test point <select v-model="testPoint" aria-label="Test point" class="p-inputtext"><option value="">choose</option><option v-for="t in document.testPoints" :key="t.id" :value="t.id">{{ t.id }} on line {{ t.line }}</option></select></label>
+    <label
+      >Unit
+      <select v-model="tag" aria-label="Unit" class="p-inputtext" @change="testPoint = ''">
+        <option value="">choose</option>
+        <option v-for="u in units" :key="u.tag" :value="u.tag">{{ u.tag }}</option>
+      </select></label
+    >
+    <label v-if="document"
+      >Test point
+      <select v-model="testPoint" aria-label="Test point" class="p-inputtext">
+        <option value="">choose</option>
+        <option v-for="t in document.testPoints" :key="t.id" :value="t.id">{{ t.id }} on line {{ t.line }}</option>
+      </select></label
+    >
     <Button label="Fit and check" :disabled="!testPoint" @click="fit" />
     <Button label="Close" severity="secondary" outlined @click="emit('done')" />
     <Problems :refused="refused" />
     <div v-if="fitted" class="remarks" role="status">
       <p v-if="!fitted.remarks.length">● It suits every target read there.</p>
       <p v-for="r in fitted.remarks" :key="r" class="against">▲ {{ r }}</p>
-      <p><RouterLink :to="{ name: 'sheet', params: { tag } }">On the sheet of {{ tag }}</RouterLink> it is a change that is not saved yet.</p>
+      <p>
+        <RouterLink :to="{ name: 'sheet', params: { tag } }">On the sheet of {{ tag }}</RouterLink> it is a change that is not saved yet.
+      </p>
     </div>
   </section>
 </template>

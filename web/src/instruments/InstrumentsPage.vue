@@ -13,12 +13,34 @@ const queries = useQueryClient()
 const { data: all, error } = useQuery({ queryKey: ['instruments'], queryFn: () => call<Instrument[]>('GET', '/api/instruments') })
 const refused = ref<Refused | null>(null)
 const fitting = ref<Instrument>()
-const EMPTY = { id: 0, name: '', kind: 'gauge', unit: 'bar', range: '250', accuracyClass: '0.6', resolution: '0.5', calibrationDue: '', medium: 'oil', retired: false }
+const EMPTY = {
+  id: 0,
+  name: '',
+  kind: 'gauge',
+  unit: 'bar',
+  range: '250',
+  accuracyClass: '0.6',
+  resolution: '0.5',
+  calibrationDue: '',
+  medium: 'oil',
+  retired: false,
+}
 const form = ref<typeof EMPTY>()
-const KINDS: Record<string, string[]> = { gauge: ['bar', 'psi', 'MPa'], transducer: ['bar', 'psi', 'MPa'], 'flow-meter': ['L/min'], 'clamp-meter': ['A'] }
+const KINDS: Record<string, string[]> = {
+  gauge: ['bar', 'psi', 'MPa'],
+  transducer: ['bar', 'psi', 'MPa'],
+  'flow-meter': ['L/min'],
+  'clamp-meter': ['A'],
+}
 
 function edit(i: Instrument) {
-  form.value = { ...i, range: String(i.range), accuracyClass: String(i.accuracyClass), resolution: String(i.resolution), calibrationDue: i.calibrationDue ?? '' }
+  form.value = {
+    ...i,
+    range: String(i.range),
+    accuracyClass: String(i.accuracyClass),
+    resolution: String(i.resolution),
+    calibrationDue: i.calibrationDue ?? '',
+  }
 }
 
 function number(text: string): number | null {
@@ -29,7 +51,13 @@ function number(text: string): number | null {
 async function save() {
   const f = form.value
   if (!f) return
-  const body = { ...f, range: number(f.range), accuracyClass: number(f.accuracyClass), resolution: number(f.resolution), calibrationDue: f.calibrationDue || null }
+  const body = {
+    ...f,
+    range: number(f.range),
+    accuracyClass: number(f.accuracyClass),
+    resolution: number(f.resolution),
+    calibrationDue: f.calibrationDue || null,
+  }
   try {
     await call('' + (f.id ? 'PUT' : 'POST'), f.id ? `/api/instruments/${f.id}` : '/api/instruments', body, true)
     form.value = undefined
@@ -57,8 +85,18 @@ function state(i: Instrument): string {
   <Problems :refused="error ? asRefused(error) : null" />
   <form v-if="form" class="card form" @submit.prevent="save">
     <label>Name <input v-model="form.name" class="p-inputtext" /></label>
-    <label>Kind <select v-model="form.kind" class="p-inputtext" @change="form.unit = KINDS[form.kind]?.[0] ?? 'bar'"><option v-for="(_, k) in KINDS" :key="k" :value="k">{{ k.replace('-', ' ') }}</option></select></label>
-    <label>Unit <select v-model="form.unit" class="p-inputtext"><option v-for="u in KINDS[form.kind]" :key="u">{{ u }}</option></select></label>
+    <label
+      >Kind
+      <select v-model="form.kind" class="p-inputtext" @change="form.unit = KINDS[form.kind]?.[0] ?? 'bar'">
+        <option v-for="(_, k) in KINDS" :key="k" :value="k">{{ k.replace('-', ' ') }}</option>
+      </select></label
+    >
+    <label
+      >Unit
+      <select v-model="form.unit" class="p-inputtext">
+        <option v-for="u in KINDS[form.kind]" :key="u">{{ u }}</option>
+      </select></label
+    >
     <label>Range, {{ form.unit }} <input v-model="form.range" class="p-inputtext" inputmode="decimal" /></label>
     <label>Class, % of range <input v-model="form.accuracyClass" class="p-inputtext" inputmode="decimal" /></label>
     <label>Resolution, {{ form.unit }} <input v-model="form.resolution" class="p-inputtext" inputmode="decimal" /></label>
@@ -66,20 +104,37 @@ function state(i: Instrument): string {
     <label>Medium it has seen <input v-model="form.medium" class="p-inputtext" /></label>
     <label class="check"><input v-model="form.retired" type="checkbox" /> out of use</label>
     <Problems :refused="refused" />
-    <div class="go"><Button type="submit" label="Keep" /><Button label="Leave it" severity="secondary" outlined @click="form = undefined" /></div>
+    <div class="go">
+      <Button type="submit" label="Keep" /><Button label="Leave it" severity="secondary" outlined @click="form = undefined" />
+    </div>
   </form>
   <FitInstrument v-if="fitting" :key="fitting.id" :instrument="fitting" @done="fitting = undefined" />
   <div class="card">
     <table>
-      <thead><tr><th>Name</th><th>Kind</th><th>Range</th><th>Class</th><th>Resolution</th><th>Calibration</th><th>Medium</th><th><span class="hidden">Do</span></th></tr></thead>
+      <thead>
+        <tr>
+          <th>Name</th>
+          <th>Kind</th>
+          <th>Range</th>
+          <th>Class</th>
+          <th>Resolution</th>
+          <th>Calibration</th>
+          <th>Medium</th>
+          <th><span class="hidden">Do</span></th>
+        </tr>
+      </thead>
       <tbody>
         <tr v-for="i in all" :key="i.id">
-          <td><b>{{ i.name }}</b></td>
+          <td>
+            <b>{{ i.name }}</b>
+          </td>
           <td>{{ i.kind.replace('-', ' ') }}</td>
           <td>0 to {{ i.range }} {{ i.unit }}</td>
           <td>{{ i.accuracyClass }}</td>
           <td>{{ i.resolution }} {{ i.unit }}</td>
-          <td :class="{ out: state(i).startsWith('▲') }"><b>{{ state(i) }}</b> {{ i.calibrationDue ?? '' }}</td>
+          <td :class="{ out: state(i).startsWith('▲') }">
+            <b>{{ state(i) }}</b> {{ i.calibrationDue ?? '' }}
+          </td>
           <td :class="{ out: i.medium !== 'oil' }">{{ i.medium }}</td>
           <td class="go">
             <Button label="Change" :aria-label="`Change ${i.name}`" severity="secondary" outlined @click="edit(i)" />

@@ -64,11 +64,21 @@ function named(c: UnitComponent, thin: boolean, ...keys: string[]): Port[] {
   return keys.flatMap((key) => (typeof c[key] === 'string' ? [{ line: c[key] as string, thin }] : []))
 }
 
-const through = (c: UnitComponent) => [...named(c, false, 'inlet', 'a'), ...named(c, false, 'outlet', 'b'), ...named(c, true, 'pilot', 'drain')]
+const through = (c: UnitComponent) => [
+  ...named(c, false, 'inlet', 'a'),
+  ...named(c, false, 'outlet', 'b'),
+  ...named(c, true, 'pilot', 'drain'),
+]
 const size = (value: unknown, unit: string) => `${String(value ?? '?')} ${unit}`
 const flow = (c: UnitComponent, said: Said) => [said.flow(c.id)]
 
-const MOVER = { chapter: 'movers', symbol: MoverSymbol, ports: () => [], drives: true, notes: (c: UnitComponent) => [size(c.ratedPowerKw, 'kW')] } as const
+const MOVER = {
+  chapter: 'movers',
+  symbol: MoverSymbol,
+  ports: () => [],
+  drives: true,
+  notes: (c: UnitComponent) => [size(c.ratedPowerKw, 'kW')],
+} as const
 const VALVE = {
   symbol: PressureValveSymbol,
   ports: through,
@@ -84,7 +94,16 @@ export const KINDS: Record<string, Kind> = {
   'dc-motor': {
     ...MOVER,
     prefix: 'M',
-    values: { voltageV: 24, ratedPowerKw: 2, noLoadSpeedRpm: 3000, ratedSpeedRpm: 2400, ratedCurrentA: 110, noLoadCurrentA: 20, onTimeS: 40, cycleS: 600 },
+    values: {
+      voltageV: 24,
+      ratedPowerKw: 2,
+      noLoadSpeedRpm: 3000,
+      ratedSpeedRpm: 2400,
+      ratedCurrentA: 110,
+      noLoadCurrentA: 20,
+      onTimeS: 40,
+      cycleS: 600,
+    },
   },
   pump: {
     chapter: 'pumps',
@@ -99,7 +118,15 @@ export const KINDS: Record<string, Kind> = {
       said.flow(c.id),
     ],
     prefix: 'P',
-    values: { driver: '', inlet: 'T', outlet: '', displacementCm3: 40, ratedPressureBar: 250, volumetricEfficiency: 0.93, maxPressureBar: 280 },
+    values: {
+      driver: '',
+      inlet: 'T',
+      outlet: '',
+      displacementCm3: 40,
+      ratedPressureBar: 250,
+      volumetricEfficiency: 0.93,
+      maxPressureBar: 280,
+    },
   },
   'relief-valve': {
     ...VALVE,
@@ -115,7 +142,15 @@ export const KINDS: Record<string, Kind> = {
     prefix: 'UV',
     values: { inlet: '', outlet: 'T', pilot: '', settingBar: 60, ratedFlowLpm: 100, ratedDropBar: 4, ...SCREW },
   },
-  'check-valve': { chapter: 'pump-line', symbol: CheckSymbol, ports: through, turns: true, notes: flow, prefix: 'CV', values: { inlet: '', outlet: '', ...ORIFICE } },
+  'check-valve': {
+    chapter: 'pump-line',
+    symbol: CheckSymbol,
+    ports: through,
+    turns: true,
+    notes: flow,
+    prefix: 'CV',
+    values: { inlet: '', outlet: '', ...ORIFICE },
+  },
   filter: {
     chapter: 'pump-line',
     symbol: FilterSymbol,
@@ -147,8 +182,18 @@ export const KINDS: Record<string, Kind> = {
     prefix: 'RD',
     values: { inlet: '', outlet: '', drain: 'T', settingBar: 50, ...ORIFICE, ...SCREW },
   },
-  'sequence-valve': { ...VALVE, chapter: 'branches', prefix: 'SQ', values: { inlet: '', outlet: '', drain: 'T', settingBar: 80, reverseCheck: true, ...ORIFICE, ...SCREW } },
-  'counterbalance-valve': { ...VALVE, chapter: 'branches', prefix: 'CB', values: { inlet: '', outlet: 'T', settingBar: 120, reverseCheck: true, ...ORIFICE, ...SCREW } },
+  'sequence-valve': {
+    ...VALVE,
+    chapter: 'branches',
+    prefix: 'SQ',
+    values: { inlet: '', outlet: '', drain: 'T', settingBar: 80, reverseCheck: true, ...ORIFICE, ...SCREW },
+  },
+  'counterbalance-valve': {
+    ...VALVE,
+    chapter: 'branches',
+    prefix: 'CB',
+    values: { inlet: '', outlet: 'T', settingBar: 120, reverseCheck: true, ...ORIFICE, ...SCREW },
+  },
   'directional-valve': {
     chapter: 'branches',
     symbol: UnknownSymbol,

@@ -14,5 +14,18 @@ export function directional(c: UnitComponent): Lever {
 /** A section's positions in the order in which its lever passes them. */
 export function section(c: UnitComponent): Lever {
   const [supply, back, a, b] = [c.supply, c.return, c.portA, c.portB].map((line) => String(line ?? ''))
-  return { rest: 'neutral', positions: { a: [[supply, a], [b, back]], neutral: [], b: [[supply, b], [a, back]] } as Lever['positions'] }
+  return {
+    rest: 'neutral',
+    positions: {
+      a: [
+        [supply, a],
+        [b, back],
+      ],
+      neutral: [],
+      b: [
+        [supply, b],
+        [a, back],
+      ],
+    } as Lever['positions'],
+  }
 }

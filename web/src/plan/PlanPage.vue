@@ -41,7 +41,9 @@ const shownStaffs = computed(() => {
 const positions = computed(() => (step.value?.situation as { positions?: Record<string, string> } | undefined)?.positions ?? {})
 const sections = computed(() => data.value?.unit.components.some((c) => c.type === 'section') ?? false)
 const chosenGap = computed(() => JSON.stringify(gapSchool.value))
-const query = computed(() => `school=${school.value}&sectionOrder=${sectionOrder.value}&gapSchool=${encodeURIComponent(chosenGap.value)}&${display.query}`)
+const query = computed(
+  () => `school=${school.value}&sectionOrder=${sectionOrder.value}&gapSchool=${encodeURIComponent(chosenGap.value)}&${display.query}`,
+)
 
 watch([steps, list], ([all]) => {
   if (!all.some((s) => s.id === chosen.value)) chosen.value = all.find((s) => s.kind === 'set')?.id ?? all[0]?.id ?? ''
@@ -69,22 +71,36 @@ function go(by: number) {
   <Problems :refused="error ? asRefused(error) : null" />
   <section v-if="data" class="card school">
     <div class="row">
-      <h1>{{ data.plan.refused.length ? 'There is no safe plan as things stand' : (SCHOOL_NAMES[data.plan.school] ?? data.plan.school) }}</h1>
+      <h1>
+        {{ data.plan.refused.length ? 'There is no safe plan as things stand' : (SCHOOL_NAMES[data.plan.school] ?? data.plan.school) }}
+      </h1>
       <span class="gap"></span>
       <label>Gap <Select v-model="gap" :options="GAPS" option-label="label" aria-label="Gap school" /></label>
-      <label v-if="sections">Sections
-        <select v-model="sectionOrder" class="p-inputtext"><option value="highest-first">highest first</option><option value="branches-first">branches first</option></select>
+      <label v-if="sections"
+        >Sections
+        <select v-model="sectionOrder" class="p-inputtext">
+          <option value="highest-first">highest first</option>
+          <option value="branches-first">branches first</option>
+        </select>
       </label>
       <template v-if="!data.plan.refused.length">
-        <a :href="`/api/units/${tag}/field-sheet.pdf?${query}`" download><Button label="Field sheet" severity="secondary" outlined tabindex="-1" /></a>
+        <a :href="`/api/units/${tag}/field-sheet.pdf?${query}`" download
+          ><Button label="Field sheet" severity="secondary" outlined tabindex="-1"
+        /></a>
         <a :href="`/api/units/${tag}/plan.csv?${query}`" download><Button label="CSV" severity="secondary" outlined tabindex="-1" /></a>
         <a :href="`/api/units/${tag}/plan.json?${query}`" download><Button label="JSON" severity="secondary" outlined tabindex="-1" /></a>
-        <RouterLink :to="{ name: 'start', params: { tag }, query: { school, sectionOrder, gapSchool: chosenGap } }"><Button label="Walk this plan" tabindex="-1" /></RouterLink>
+        <RouterLink :to="{ name: 'start', params: { tag }, query: { school, sectionOrder, gapSchool: chosenGap } }"
+          ><Button label="Walk this plan" tabindex="-1"
+        /></RouterLink>
       </template>
     </div>
     <p v-if="!data.plan.refused.length">{{ data.plan.why }}</p>
-    <p v-for="r in data.plan.refused" :key="r.code + r.subject" class="refusal"><b>■ {{ r.subject }}</b> {{ r.message }}</p>
-    <RouterLink v-if="data.plan.refused.length" :to="{ name: 'sheet', params: { tag } }"><Button label="Back to the sheet" tabindex="-1" /></RouterLink>
+    <p v-for="r in data.plan.refused" :key="r.code + r.subject" class="refusal">
+      <b>■ {{ r.subject }}</b> {{ r.message }}
+    </p>
+    <RouterLink v-if="data.plan.refused.length" :to="{ name: 'sheet', params: { tag } }"
+      ><Button label="Back to the sheet" tabindex="-1"
+    /></RouterLink>
     <SchoolTable v-if="data.plan.comparison.length" v-model="school" :comparison="data.plan.comparison" :planned="data.plan.school" />
   </section>
   <template v-if="data && !data.plan.refused.length">
@@ -93,8 +109,13 @@ function go(by: number) {
         <template v-for="p in data.plan.phases" :key="p.id">
           <h2>{{ p.title }}</h2>
           <button
-            v-for="s in p.steps" :key="s.id" type="button" :class="{ here: s.id === step?.id, set: s.kind === 'set' }"
-            :aria-current="s.id === step?.id ? 'step' : undefined" @click="chosen = s.id">
+            v-for="s in p.steps"
+            :key="s.id"
+            type="button"
+            :class="{ here: s.id === step?.id, set: s.kind === 'set' }"
+            :aria-current="s.id === step?.id ? 'step' : undefined"
+            @click="chosen = s.id"
+          >
             <span class="kind">{{ s.id.slice(1) }}</span><span>{{ s.unprotected ? '▲ ' : '' }}{{ s.action }}</span>
           </button>
           <p class="hold"><b>Gate</b> {{ p.holdPoint.conditions.join('; ') }}</p>
@@ -109,13 +130,23 @@ function go(by: number) {
         </div>
         <h1>{{ step.action }}</h1>
         <StepDetail :step="step">
-          <Circuit class="pic" :unit="data.unit" :steady="sheet.data.value?.steady" :positions="positions" :current="step.setting ?? undefined" />
+          <Circuit
+            class="pic"
+            :unit="data.unit"
+            :steady="sheet.data.value?.steady"
+            :positions="positions"
+            :current="step.setting ?? undefined"
+          />
         </StepDetail>
       </section>
       <section>
         <Staff
-          v-for="s in shownStaffs" :key="s.line" :staff="s" :live="sheet.data.value?.steady.lines[s.line]?.pressureBar"
-          :current="step?.setting" />
+          v-for="s in shownStaffs"
+          :key="s.line"
+          :staff="s"
+          :live="sheet.data.value?.steady.lines[s.line]?.pressureBar"
+          :current="step?.setting"
+        />
       </section>
     </div>
   </template>

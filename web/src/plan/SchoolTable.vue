@@ -13,16 +13,33 @@ function minutes(seconds: number): string {
 
 <template>
   <table>
-    <thead><tr><th>Way</th><th>Peak motor load</th><th>Heat</th><th>Oil warms by</th><th>Longest unprotected</th><th>Screw moves</th><th>In all</th></tr></thead>
+    <thead>
+      <tr>
+        <th>Way</th>
+        <th>Peak motor load</th>
+        <th>Heat</th>
+        <th>Oil warms by</th>
+        <th>Longest unprotected</th>
+        <th>Screw moves</th>
+        <th>In all</th>
+      </tr>
+    </thead>
     <tbody>
       <tr v-for="c in comparison" :key="c.school" :class="{ here: c.school === planned, no: c.refused }">
         <td>
-          <button type="button" :disabled="!!c.refused || comparison.length === 1" :aria-pressed="c.school === planned" @click="school = c.school">
+          <button
+            type="button"
+            :disabled="!!c.refused || comparison.length === 1"
+            :aria-pressed="c.school === planned"
+            @click="school = c.school"
+          >
             {{ c.school === planned && !c.refused ? '● ' : c.refused ? '■ ' : '○ ' }}{{ SCHOOL_NAMES[c.school] ?? c.school }}
           </button>
         </td>
         <td :class="{ over: c.refused }">{{ Math.round(c.peakMotorLoad * 100) }} %</td>
-        <template v-if="c.refused"><td colspan="5" class="over">refused: {{ c.refused }}</td></template>
+        <template v-if="c.refused"
+          ><td colspan="5" class="over">refused: {{ c.refused }}</td></template
+        >
         <template v-else>
           <td>{{ (c.heatKj / 1000).toFixed(1) }} MJ</td>
           <td>{{ c.tankRiseC }} K</td>

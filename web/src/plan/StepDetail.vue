@@ -9,17 +9,39 @@ defineProps<{ step: Schema['StepView'] }>()
   <div class="detail">
     <p v-if="step.why" class="why">{{ step.why }}</p>
     <dl>
-      <template v-if="step.inControl"><dt>Who has the gauge</dt><dd><b>{{ settingName(step.inControl) }}</b></dd></template>
+      <template v-if="step.inControl"
+        ><dt>Who has the gauge</dt>
+        <dd>
+          <b>{{ settingName(step.inControl) }}</b>
+        </dd></template
+      >
       <template v-for="e in step.expect" :key="e.testPoint">
         <dt>{{ e.testPoint === 'OIL' ? 'Oil' : e.testPoint }} must show</dt>
-        <dd><b>{{ e.low }} to {{ e.high }} {{ e.reads }}</b><span class="quiet">, model {{ e.value }} {{ e.reads }}</span></dd>
+        <dd>
+          <b>{{ e.low }} to {{ e.high }} {{ e.reads }}</b
+          ><span class="quiet">, model {{ e.value }} {{ e.reads }}</span>
+        </dd>
       </template>
-      <template v-if="step.tool"><dt>Tool</dt><dd>{{ step.tool }}</dd></template>
-      <dt>Takes</dt><dd>{{ step.minutes }} min, {{ step.people === 1 ? 'one person' : `${step.people} people` }}</dd>
+      <template v-if="step.tool"
+        ><dt>Tool</dt>
+        <dd>{{ step.tool }}</dd></template
+      >
+      <dt>Takes</dt>
+      <dd>{{ step.minutes }} min, {{ step.people === 1 ? 'one person' : `${step.people} people` }}</dd>
     </dl>
     <slot></slot>
-    <div v-if="step.ifNot.length"><b>If not</b><ul><li v-for="t in step.ifNot" :key="t">{{ t }}</li></ul></div>
-    <div v-if="step.cautions.length" class="mind"><b>▲ Mind</b><ul><li v-for="t in step.cautions" :key="t">{{ t }}</li></ul></div>
+    <div v-if="step.ifNot.length">
+      <b>If not</b>
+      <ul>
+        <li v-for="t in step.ifNot" :key="t">{{ t }}</li>
+      </ul>
+    </div>
+    <div v-if="step.cautions.length" class="mind">
+      <b>▲ Mind</b>
+      <ul>
+        <li v-for="t in step.cautions" :key="t">{{ t }}</li>
+      </ul>
+    </div>
   </div>
 </template>
 

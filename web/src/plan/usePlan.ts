@@ -12,7 +12,12 @@ export function usePlan(tag: string, school: Ref<string>, sectionOrder: Ref<stri
     queryFn: async () => {
       const stored = await call<Schema['UnitDocument']>('GET', `/api/units/${tag}`)
       const unit = stored.document as UnitFile
-      const plan = await call<Schema['PlanView']>('POST', `/api/calc/plan?${display.query}`, { unit, school: school.value, sectionOrder: sectionOrder.value, gapSchool: gapSchool.value })
+      const plan = await call<Schema['PlanView']>('POST', `/api/calc/plan?${display.query}`, {
+        unit,
+        school: school.value,
+        sectionOrder: sectionOrder.value,
+        gapSchool: gapSchool.value,
+      })
       return { unit, revision: stored.revision, plan }
     },
     placeholderData: (previous) => previous,

@@ -9,7 +9,11 @@ import IdentifyValve from './IdentifyValve.vue'
 import SendToSheet from './SendToSheet.vue'
 
 const route = useRoute()
-const { data: all } = useQuery({ queryKey: ['reckon'], queryFn: () => call<Schema['CalculatorView'][]>('GET', '/api/reckon'), staleTime: Infinity })
+const { data: all } = useQuery({
+  queryKey: ['reckon'],
+  queryFn: () => call<Schema['CalculatorView'][]>('GET', '/api/reckon'),
+  staleTime: Infinity,
+})
 const IDENTIFY = 'identify'
 const chosen = ref('cylinder-pressure')
 const given = ref<Record<string, Record<string, string>>>({})
@@ -35,7 +39,9 @@ watch(
     const bad = Object.entries(numbers).filter(([, n]) => Number.isNaN(n))
     if (bad.length) {
       refused.value = asRefused(null)
-      refused.value.places.push(...bad.map(([key]) => ({ path: key, message: `"${figures.value[key]}" is not a number. Digits and one decimal point or comma.` })))
+      refused.value.places.push(
+        ...bad.map(([key]) => ({ path: key, message: `"${figures.value[key]}" is not a number. Digits and one decimal point or comma.` })),
+      )
       return
     }
     try {
@@ -72,8 +78,12 @@ function plain(value: number): string {
           <span>{{ f.label }}</span>
           <span class="field">
             <input
-              class="p-inputtext" inputmode="decimal" :value="figures[f.key] ?? String(f.value)" :aria-invalid="wrong[f.key] !== undefined"
-              @input="type(f.key, ($event.target as HTMLInputElement).value)" />
+              class="p-inputtext"
+              inputmode="decimal"
+              :value="figures[f.key] ?? String(f.value)"
+              :aria-invalid="wrong[f.key] !== undefined"
+              @input="type(f.key, ($event.target as HTMLInputElement).value)"
+            />
             <span class="quiet">{{ f.unit === '1' ? '' : f.unit }}</span>
           </span>
           <span v-if="wrong[f.key]" class="why" role="alert">{{ wrong[f.key] }}</span>
@@ -82,7 +92,8 @@ function plain(value: number): string {
       <template v-if="!refused && answer">
         <p class="formula">{{ answer.formula }}</p>
         <div v-for="r in answer.results" :key="r.key" class="result">
-          <span>{{ r.label }}</span><b class="live">{{ plain(r.value) }}</b><span>{{ r.unit }}</span>
+          <span>{{ r.label }}</span><b class="live">{{ plain(r.value) }}</b
+          ><span>{{ r.unit }}</span>
           <SendToSheet :value="r.value" :unit="r.unit" :tag="String(route.query.unit ?? '')" />
         </div>
       </template>

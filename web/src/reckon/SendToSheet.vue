@@ -26,12 +26,17 @@ interface Target {
 const targets = computed<Target[]>(() => {
   const unit = document.value
   if (!unit) return []
-  const works = (key: string, what: string) => (unit.work ?? []).map((w) => ({ label: `${what} of work ${w.name ?? w.id}`, path: ['work', w.id, key] }))
+  const works = (key: string, what: string) =>
+    (unit.work ?? []).map((w) => ({ label: `${what} of work ${w.name ?? w.id}`, path: ['work', w.id, key] }))
   const parts = (type: string, key: string, what: string) =>
     unit.components.filter((c) => c.type === type).map((c) => ({ label: `${what} of ${c.id}`, path: ['components', c.id, key] }))
   switch (props.unit) {
     case 'bar':
-      return [...(unit.targets ?? []).map((t) => ({ label: `target of ${settingName(t.setting)}`, path: ['targets', t.setting, 'pressureBar'] })), ...works('pressureBar', 'pressure'), ...parts('accumulator', 'prechargeBar', 'precharge')]
+      return [
+        ...(unit.targets ?? []).map((t) => ({ label: `target of ${settingName(t.setting)}`, path: ['targets', t.setting, 'pressureBar'] })),
+        ...works('pressureBar', 'pressure'),
+        ...parts('accumulator', 'prechargeBar', 'precharge'),
+      ]
     case 'L/min':
       return [...works('flowLpm', 'flow'), ...parts('flow-control', 'setLpm', 'set flow')]
     case 'kW':
@@ -57,7 +62,11 @@ async function send(path: string) {
   if (!target || !document.value || !stored.value) return
   const kept = keptDraft(tag.value)
   apply(document.value as Record<string, unknown>, { path: target.path, before: undefined, after: Number(props.value.toPrecision(4)) })
-  keepDraft(tag.value, { base: kept?.base ?? stored.value.revision, document: document.value, unconfirmed: kept?.unconfirmed ?? stored.value.unconfirmed })
+  keepDraft(tag.value, {
+    base: kept?.base ?? stored.value.revision,
+    document: document.value,
+    unconfirmed: kept?.unconfirmed ?? stored.value.unconfirmed,
+  })
   await router.push({ name: 'sheet', params: { tag: tag.value } })
 }
 </script>
@@ -70,7 +79,12 @@ async function send(path: string) {
         <option value="">unit</option>
         <option v-for="u in units" :key="u.tag" :value="u.tag">{{ u.tag }}</option>
       </select>
-      <select v-if="document" class="p-inputtext" aria-label="Field of the sheet" @change="send(($event.target as HTMLSelectElement).value)">
+      <select
+        v-if="document"
+        class="p-inputtext"
+        aria-label="Field of the sheet"
+        @change="send(($event.target as HTMLSelectElement).value)"
+      >
         <option value="">{{ targets.length ? 'field' : 'no field takes this' }}</option>
         <option v-for="t in targets" :key="t.path.join('/')" :value="t.path.join('/')">{{ t.label }}</option>
       </select>

@@ -23,8 +23,13 @@ const runs = computed(() => data.value?.pages.flat())
     <Problems :refused="error ? asRefused(error) : null" />
     <p v-if="runs && !runs.length">No run yet. <RouterLink :to="{ name: 'start', params: { tag } }">Start one</RouterLink></p>
     <div v-for="r in runs" :key="r.id" class="run">
-      <RouterLink :to="{ name: 'record', params: { tag, id: r.id } }"><b>Run {{ r.id }}</b></RouterLink> {{ new Date(r.startedAt).toLocaleString('en-GB') }}, {{ r.technician }}
-      <span class="chip" :class="!r.finished ? 'plain' : r.outcome === 'passed-with-deviations' ? 'cannot-tell' : 'pass'">{{ r.finished ? (r.outcome === 'passed-with-deviations' ? '◆ with deviations' : '● finished') : '◇ open' }}</span>
+      <RouterLink :to="{ name: 'record', params: { tag, id: r.id } }"
+        ><b>Run {{ r.id }}</b></RouterLink
+      >
+      {{ new Date(r.startedAt).toLocaleString('en-GB') }}, {{ r.technician }}
+      <span class="chip" :class="!r.finished ? 'plain' : r.outcome === 'passed-with-deviations' ? 'cannot-tell' : 'pass'">{{
+        r.finished ? (r.outcome === 'passed-with-deviations' ? '◆ with deviations' : '● finished') : '◇ open'
+      }}</span>
       <span v-if="r.practice" class="chip plain">◇ practice rig</span>
       <span v-if="!r.finished" class="gap"></span>
       <RouterLink v-if="!r.finished" :to="{ name: 'run', params: { tag, id: r.id } }">Go on</RouterLink>

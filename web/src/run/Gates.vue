@@ -12,9 +12,19 @@ function opened(p: Schema['PhaseProgress']): string {
 <template>
   <ol class="gates" aria-label="Phases">
     <li v-for="(p, i) in phases" :key="p.id" :class="p.state">
-      <span class="title">{{ p.title }}<span v-if="p.state === 'current'" class="count">{{ p.done }} of {{ p.steps }}</span></span>
+      <span class="title"
+        >{{ p.title }}<span v-if="p.state === 'current'" class="count">{{ p.done }} of {{ p.steps }}</span></span
+      >
       <span class="canal"><span class="water" :style="{ width: `${(100 * p.done) / p.steps}%` }"></span></span>
-      <svg v-if="i < phases.length - 1" :class="p.hold" viewBox="0 0 24 34" width="24" height="34" role="img" :aria-label="`Gate after ${p.title}: ${opened(p)}`">
+      <svg
+        v-if="i < phases.length - 1"
+        :class="p.hold"
+        viewBox="0 0 24 34"
+        width="24"
+        height="34"
+        role="img"
+        :aria-label="`Gate after ${p.title}: ${opened(p)}`"
+      >
         <title>{{ opened(p) }}</title>
         <path v-if="p.hold === 'open'" d="M 6 2 V 11 M 18 2 V 11 M 6 23 V 32 M 18 23 V 32" />
         <path v-else d="M 6 3 L 17 17 L 6 31" />

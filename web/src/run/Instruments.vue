@@ -20,7 +20,9 @@ const props = defineProps<{
 }>()
 const display = useDisplay()
 
-const gauges = computed(() => Object.entries(props.live.gauges).sort(([a], [b]) => Number(props.here.includes(b)) - Number(props.here.includes(a))))
+const gauges = computed(() =>
+  Object.entries(props.live.gauges).sort(([a], [b]) => Number(props.here.includes(b)) - Number(props.here.includes(a))),
+)
 
 function unit(id: string): PressureUnit {
   return props.reads[id] ?? 'bar'
@@ -28,7 +30,9 @@ function unit(id: string): PressureUnit {
 </script>
 
 <template>
-  <p v-if="lostSince" class="chip fail" role="status">▲ Not heard since {{ new Date(lostSince).toLocaleTimeString('en-GB') }}: these are old values</p>
+  <p v-if="lostSince" class="chip fail" role="status">
+    ▲ Not heard since {{ new Date(lostSince).toLocaleTimeString('en-GB') }}: these are old values
+  </p>
   <div class="instruments" :class="{ lost: lostSince }">
     <div v-for="[id, g] in gauges" :key="id" class="gauge" :class="{ here: here.includes(id) || gauges.length === 1 }">
       <span class="quiet small">{{ id }}</span>
@@ -36,13 +40,26 @@ function unit(id: string): PressureUnit {
         <span class="live">{{ pressureNumber(g.bar, unit(id), true) }}</span> {{ unit(id) }}
         <span v-if="unit(id) !== display.pressure" class="quiet small">({{ display.show(g.bar) }})</span>
       </p>
-      <span class="chip" :class="g.settled ? 'pass' : 'plain'">{{ g.settled ? (g.takeBar !== null && g.takeBar !== undefined && Math.abs(g.takeBar - g.bar) > 0.5 ? `◆ turned at ${pressureNumber(g.takeBar, unit(id), true)}` : '◆ settled') : '◇ moving' }}</span>
+      <span class="chip" :class="g.settled ? 'pass' : 'plain'">{{
+        g.settled
+          ? g.takeBar !== null && g.takeBar !== undefined && Math.abs(g.takeBar - g.bar) > 0.5
+            ? `◆ turned at ${pressureNumber(g.takeBar, unit(id), true)}`
+            : '◆ settled'
+          : '◇ moving'
+      }}</span>
       <span v-if="gaugeError[id]" class="chip cannot-tell">± {{ pressureNumber(gaugeError[id] ?? 0, unit(id)) }} {{ unit(id) }}</span>
     </div>
     <div v-for="(m, id) in live.motors" :key="id">
       <span class="quiet small">Motor {{ id }}</span>
-      <p class="mid"><span class="live">{{ m.amps.toFixed(1) }}</span> A <span class="quiet small">of {{ motors[id] }}</span></p>
-      <span class="meter"><span :class="{ over: m.amps > (motors[id] ?? 1e9) }" :style="{ width: `${Math.min(100, (100 * m.amps) / (motors[id] ?? 100))}%` }"></span></span>
+      <p class="mid">
+        <span class="live">{{ m.amps.toFixed(1) }}</span> A <span class="quiet small">of {{ motors[id] }}</span>
+      </p>
+      <span class="meter"
+        ><span
+          :class="{ over: m.amps > (motors[id] ?? 1e9) }"
+          :style="{ width: `${Math.min(100, (100 * m.amps) / (motors[id] ?? 100))}%` }"
+        ></span
+      ></span>
       <span v-if="m.amps > (motors[id] ?? 1e9)" class="chip fail">▲ above its rating: turn back</span>
       <span v-if="onTime[id]" class="chip" :class="(live.onTimeS[id] ?? 0) > (onTime[id] ?? 0) ? 'fail' : 'plain'">
         {{ (live.onTimeS[id] ?? 0) > (onTime[id] ?? 0) ? '■ stop: ' : '' }}on {{ Math.round(live.onTimeS[id] ?? 0) }} of {{ onTime[id] }} s
@@ -50,8 +67,13 @@ function unit(id: string): PressureUnit {
     </div>
     <div>
       <span class="quiet small">Oil</span>
-      <p class="mid"><span class="live">{{ live.oilC.toFixed(1) }}</span> °C</p>
-      <span v-if="band" class="small" :class="live.oilC < band[0] ? 'cold' : ''">{{ live.oilC < band[0] ? '▼ below ' : live.oilC > band[1] ? '▲ let it cool, above ' : '● in ' }}{{ band[0] }} to {{ band[1] }}</span>
+      <p class="mid">
+        <span class="live">{{ live.oilC.toFixed(1) }}</span> °C
+      </p>
+      <span v-if="band" class="small" :class="live.oilC < band[0] ? 'cold' : ''"
+        >{{ live.oilC < band[0] ? '▼ below ' : live.oilC > band[1] ? '▲ let it cool, above ' : '● in ' }}{{ band[0] }} to
+        {{ band[1] }}</span
+      >
     </div>
   </div>
 </template>

@@ -49,18 +49,31 @@ const also = computed(() => {
   <div class="reading" role="group" :aria-label="`Reading of ${expect.testPoint}`">
     <div class="want">
       <b>{{ expect.testPoint === 'OIL' ? 'Oil' : expect.testPoint }}</b>
-      <template v-if="part"> about <b>{{ expect.value }} {{ expect.reads }}</b> at this load</template>
-      <template v-else> must show <b>{{ expect.low }} to {{ expect.high }} {{ expect.reads }}</b> <span class="quiet">{{ also }}</span></template>
+      <template v-if="part">
+        about <b>{{ expect.value }} {{ expect.reads }}</b> at this load</template
+      >
+      <template v-else>
+        must show <b>{{ expect.low }} to {{ expect.high }} {{ expect.reads }}</b> <span class="quiet">{{ also }}</span></template
+      >
       <span v-if="moment" class="chip plain">{{ moment }}</span>
     </div>
     <form class="type" @submit.prevent="keep">
       <input
-        v-model="text" class="p-inputtext" inputmode="decimal" autocomplete="off" :data-reading="expect.testPoint"
-        :aria-label="`Type what ${expect.testPoint} reads`" :aria-invalid="message !== undefined" />
+        v-model="text"
+        class="p-inputtext"
+        inputmode="decimal"
+        autocomplete="off"
+        :data-reading="expect.testPoint"
+        :aria-label="`Type what ${expect.testPoint} reads`"
+        :aria-invalid="message !== undefined"
+      />
       <span class="quiet">{{ expect.reads }}</span>
       <Button type="submit" label="Keep" severity="secondary" outlined />
     </form>
-    <p v-for="w in waiting" :key="w.key" class="got small"><span class="chip cannot-tell">▲ waiting</span> <b>{{ w.event.text }} {{ expect.reads }}</b> is kept here and goes to the server as soon as it answers.</p>
+    <p v-for="w in waiting" :key="w.key" class="got small">
+      <span class="chip cannot-tell">▲ waiting</span> <b>{{ w.event.text }} {{ expect.reads }}</b> is kept here and goes to the server as
+      soon as it answers.
+    </p>
     <p v-if="message" class="wrong" role="alert">{{ message }}</p>
     <p v-if="reading" class="got">
       <Verdict :grade="reading.grade" /> <b>{{ reading.value }} {{ reading.unit }}</b> <span class="small">{{ reading.message }}</span>

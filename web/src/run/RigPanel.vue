@@ -14,7 +14,9 @@ const refused = ref<Refused | null>(null)
 const told = ref('')
 const busy = ref(false)
 /** The screw at hand stands first: gauge and screw are to be seen together. */
-const screws = computed(() => Object.entries(props.live.screws).sort(([a], [b]) => Number(b === props.current) - Number(a === props.current)))
+const screws = computed(() =>
+  Object.entries(props.live.screws).sort(([a], [b]) => Number(b === props.current) - Number(a === props.current)),
+)
 const ready = computed(() => props.live.ready)
 const STOPS: Record<string, string> = {
   thermal: 'the oil came to its switch at 82 °C. Let it cool into its band.',
@@ -31,9 +33,16 @@ async function act(action: string, target: string, value: number, position = '')
   told.value = ''
   busy.value = true
   try {
-    const answer = await call<Schema['RigAnswer']>('POST', `/api/runs/${props.runId}/rig`, { action, target, value, position, key: newKey() })
+    const answer = await call<Schema['RigAnswer']>('POST', `/api/runs/${props.runId}/rig`, {
+      action,
+      target,
+      value,
+      position,
+      key: newKey(),
+    })
     told.value = answer.told
-    if (action === 'turn' && Math.abs(answer.made) < Math.abs(value) - 1e-6) told.value += ` ${settingName(target)} is at its end: made ${turnsText(answer.made)} turn.`
+    if (action === 'turn' && Math.abs(answer.made) < Math.abs(value) - 1e-6)
+      told.value += ` ${settingName(target)} is at its end: made ${turnsText(answer.made)} turn.`
     emit('moved')
   } catch (e) {
     refused.value = asRefused(e)
@@ -49,7 +58,9 @@ function open(id: string, now: number, by: number) {
 
 <template>
   <section class="rig" aria-label="Practice rig" :aria-busy="busy">
-    <p v-for="(cause, id) in live.stops" :key="id" class="stopped" role="alert"><b>■ {{ id }} stopped by itself:</b> {{ STOPS[cause] ?? cause }}</p>
+    <p v-for="(cause, id) in live.stops" :key="id" class="stopped" role="alert">
+      <b>■ {{ id }} stopped by itself:</b> {{ STOPS[cause] ?? cause }}
+    </p>
     <p v-if="told" class="told" role="status">{{ told }}</p>
     <Problems :refused="refused" />
     <RigScrew v-for="[id, screw] in screws.slice(0, 1)" :id="id" :key="id" :tight="screw.nutTight" :current="id === current" @act="act" />
@@ -72,18 +83,36 @@ function open(id: string, now: number, by: number) {
     </div>
     <div v-for="(valve, id) in live.valves" :key="id" class="row" role="group" :aria-label="`Valve ${id}`">
       <b class="what">{{ id }}</b>
-      <button v-for="p in valve.positions" :key="p" type="button" :aria-pressed="valve.at === p" :class="{ tight: valve.at === p }" @click="act('shift', String(id), 0, p)">{{ p }}</button>
+      <button
+        v-for="p in valve.positions"
+        :key="p"
+        type="button"
+        :aria-pressed="valve.at === p"
+        :class="{ tight: valve.at === p }"
+        @click="act('shift', String(id), 0, p)"
+      >
+        {{ p }}
+      </button>
     </div>
     <RigScrew v-for="[id, screw] in screws.slice(1)" :id="id" :key="id" :tight="screw.nutTight" @act="act" />
     <details v-if="ready">
       <summary>Locks, suction, cases, rotation</summary>
       <div v-for="(on, id) in ready.lockedOut" :key="`l${id}`" class="row">
-        <b class="what">{{ id }}</b><button type="button" :aria-pressed="on" @click="act('lock-out', String(id), on ? 0 : 1)">{{ on ? 'Locked out: take the lock off' : 'Lock it out' }}</button>
-        <button v-if="id in ready.rotationRight" type="button" @click="act('rotation', String(id), ready.rotationRight[id] ? 0 : 1)">Change two phases</button>
+        <b class="what">{{ id }}</b><button type="button" :aria-pressed="on" @click="act('lock-out', String(id), on ? 0 : 1)">
+          {{ on ? 'Locked out: take the lock off' : 'Lock it out' }}
+        </button>
+        <button v-if="id in ready.rotationRight" type="button" @click="act('rotation', String(id), ready.rotationRight[id] ? 0 : 1)">
+          Change two phases
+        </button>
       </div>
       <div v-for="(isOpen, id) in ready.suctionOpen" :key="`s${id}`" class="row">
-        <b class="what">{{ id }} suction</b><button type="button" :aria-pressed="isOpen" @click="act('suction', String(id), isOpen ? 0 : 1)">{{ isOpen ? 'Open: shut it' : 'Shut: open it' }}</button>
-        <button v-if="id in ready.caseFilled" type="button" :disabled="ready.caseFilled[id]" @click="act('fill', String(id), 1)">{{ ready.caseFilled[id] ? 'Case filled' : 'Fill its case' }}</button>
+        <b class="what">{{ id }} suction</b
+        ><button type="button" :aria-pressed="isOpen" @click="act('suction', String(id), isOpen ? 0 : 1)">
+          {{ isOpen ? 'Open: shut it' : 'Shut: open it' }}
+        </button>
+        <button v-if="id in ready.caseFilled" type="button" :disabled="ready.caseFilled[id]" @click="act('fill', String(id), 1)">
+          {{ ready.caseFilled[id] ? 'Case filled' : 'Fill its case' }}
+        </button>
       </div>
     </details>
   </section>

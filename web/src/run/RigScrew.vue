@@ -14,10 +14,18 @@ const TURNS = [-1, -0.25, -0.0625, 0.0625, 0.25, 1]
       <b>{{ settingName(id) }}</b>
       <span v-if="current" class="quiet small">↻ in raises</span>
       <span class="gap"></span>
-      <button type="button" :aria-pressed="tight" :class="{ tight }" @click="emit('act', 'nut', id, tight ? 0 : 1)">{{ tight ? 'Nut tight' : 'Nut slack' }}</button>
+      <button type="button" :aria-pressed="tight" :class="{ tight }" @click="emit('act', 'nut', id, tight ? 0 : 1)">
+        {{ tight ? 'Nut tight' : 'Nut slack' }}
+      </button>
     </div>
     <div class="turns">
-      <button v-for="t in TURNS" :key="t" type="button" :aria-label="`Turn ${settingName(id)} ${turnsText(t)} ${t > 0 ? 'in' : 'out'}`" @click="emit('act', 'turn', id, t)">
+      <button
+        v-for="t in TURNS"
+        :key="t"
+        type="button"
+        :aria-label="`Turn ${settingName(id)} ${turnsText(t)} ${t > 0 ? 'in' : 'out'}`"
+        @click="emit('act', 'turn', id, t)"
+      >
         {{ t > 0 ? '↻' : '↺' }} {{ turnsText(t) }}
       </button>
     </div>

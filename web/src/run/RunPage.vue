@@ -50,7 +50,14 @@ async function reopen() {
     </p>
     <div class="page" :class="{ alone: !run.practice }">
       <section class="staffs">
-        <Staff v-for="s in staffs" :key="s.line" :staff="s" :current="run.step?.setting" :live="shown(s.line)" :tall="staffs.length > 1 ? 360 : 600" />
+        <Staff
+          v-for="s in staffs"
+          :key="s.line"
+          :staff="s"
+          :current="run.step?.setting"
+          :live="shown(s.line)"
+          :tall="staffs.length > 1 ? 360 : 600"
+        />
       </section>
       <section class="middle">
         <div v-if="run.finished" class="card done">
@@ -61,17 +68,47 @@ async function reopen() {
         <div v-else-if="run.waitingAt" class="card done gate">
           <p class="quiet">Gate after {{ run.waitingAt.title }}</p>
           <h1>Is it so?</h1>
-          <ul><li v-for="c in run.waitingAt.conditions" :key="c">{{ c }}</li></ul>
+          <ul>
+            <li v-for="c in run.waitingAt.conditions" :key="c">{{ c }}</li>
+          </ul>
           <Problems :refused="refused" />
-          <Button :label="`Yes, open the gate`" size="large" autofocus :loading="busy" @click="send({ kind: 'hold-opened', phase: run.waitingAt.phase })" />
+          <Button
+            :label="`Yes, open the gate`"
+            size="large"
+            autofocus
+            :loading="busy"
+            @click="send({ kind: 'hold-opened', phase: run.waitingAt.phase })"
+          />
         </div>
         <StepCard
-          v-else-if="run.step" :key="run.step.id" :run="run" :step="run.step" :live="live" :lost="lostSince > 0" :trace="trace" :refused="refused"
-          :waiting="waiting" :send="send" />
-        <StepAside v-if="run.step && !run.waitingAt && !run.finished" :key="`aside-${run.step.id}`" :run="run" :step="run.step.id" :typed="!run.practice" @send="(e) => send(e)" />
+          v-else-if="run.step"
+          :key="run.step.id"
+          :run="run"
+          :step="run.step"
+          :live="live"
+          :lost="lostSince > 0"
+          :trace="trace"
+          :refused="refused"
+          :waiting="waiting"
+          :send="send"
+        />
+        <StepAside
+          v-if="run.step && !run.waitingAt && !run.finished"
+          :key="`aside-${run.step.id}`"
+          :run="run"
+          :step="run.step.id"
+          :typed="!run.practice"
+          @send="(e) => send(e)"
+        />
         <details class="card log">
-          <summary>{{ run.seq }} entries in the log · {{ run.technician }}{{ run.practice ? ' on the practice rig' : ' at the machine' }}</summary>
-          <ol><li v-for="l in run.log" :key="l.seq" :class="{ slip: l.slip }"><span class="quiet">{{ new Date(l.at).toLocaleTimeString('en-GB') }}</span> {{ l.text }}</li></ol>
+          <summary>
+            {{ run.seq }} entries in the log · {{ run.technician }}{{ run.practice ? ' on the practice rig' : ' at the machine' }}
+          </summary>
+          <ol>
+            <li v-for="l in run.log" :key="l.seq" :class="{ slip: l.slip }">
+              <span class="quiet">{{ new Date(l.at).toLocaleTimeString('en-GB') }}</span> {{ l.text }}
+            </li>
+          </ol>
         </details>
       </section>
       <section v-if="run.practice" class="card right">
@@ -80,7 +117,16 @@ async function reopen() {
           <Button label="Open it again" @click="reopen()" />
         </div>
         <template v-else-if="live">
-          <Instruments :live="live" :motors="ratedCurrents" :on-time="onTimes" :band="band" :gauge-error="gaugeErrors" :reads="reads" :here="run.step?.expect.map((e) => e.testPoint) ?? []" :lost-since="lostSince" />
+          <Instruments
+            :live="live"
+            :motors="ratedCurrents"
+            :on-time="onTimes"
+            :band="band"
+            :gauge-error="gaugeErrors"
+            :reads="reads"
+            :here="run.step?.expect.map((e) => e.testPoint) ?? []"
+            :lost-since="lostSince"
+          />
           <RigPanel :run-id="id" :live="live" :current="run.step?.setting" @moved="refetch()" />
         </template>
         <p v-else class="quiet" role="status">Connecting to the machine …</p>

@@ -54,7 +54,10 @@ async function start() {
     <section v-if="open.length" class="card">
       <h1>{{ open.length === 1 ? 'A run is open' : `${open.length} runs are open` }}</h1>
       <div v-for="r in open" :key="r.id" class="open">
-        <span><b>{{ r.practice ? 'Practice' : 'At the machine' }}, run {{ r.id }}</b>: {{ r.technician }} began it {{ new Date(r.startedAt).toLocaleString('en-GB') }}.</span>
+        <span
+          ><b>{{ r.practice ? 'Practice' : 'At the machine' }}, run {{ r.id }}</b
+          >: {{ r.technician }} began it {{ new Date(r.startedAt).toLocaleString('en-GB') }}.</span
+        >
         <RouterLink :to="{ name: 'run', params: { tag, id: r.id } }"><Button label="Go on" tabindex="-1" /></RouterLink>
       </div>
     </section>
@@ -65,8 +68,13 @@ async function start() {
       <input id="name" v-model="name" class="p-inputtext" autocomplete="name" />
       <fieldset>
         <legend><b>Where</b></legend>
-        <label class="choice"><input v-model="practice" type="radio" :value="true" /> <span><b>Practice rig</b>: a simulated machine with hidden settings, on this screen</span></label>
-        <label class="choice"><input v-model="practice" type="radio" :value="false" /> <span><b>At the machine</b>: readings are typed</span></label>
+        <label class="choice"
+          ><input v-model="practice" type="radio" :value="true" />
+          <span><b>Practice rig</b>: a simulated machine with hidden settings, on this screen</span></label
+        >
+        <label class="choice"
+          ><input v-model="practice" type="radio" :value="false" /> <span><b>At the machine</b>: readings are typed</span></label
+        >
       </fieldset>
       <Problems :refused="refused" />
       <Button type="submit" label="Start" :loading="busy" />

@@ -45,7 +45,10 @@ function note(key: string, text: string) {
       <span v-if="run.noted.some((x) => x.key === n.key)" class="chip pass">✔ kept</span>
     </div>
     <div v-if="typed" class="row">
-      <label for="oil">Oil <b v-if="run.oil.c !== undefined && run.oil.c !== null">{{ run.oil.c }} °C</b> <span class="small">{{ stateText }}</span></label>
+      <label for="oil"
+        >Oil <b v-if="run.oil.c !== undefined && run.oil.c !== null">{{ run.oil.c }} °C</b>
+        <span class="small">{{ stateText }}</span></label
+      >
       <InputText id="oil" v-model="oil" inputmode="decimal" size="small" @keydown.enter.prevent="keepOil" />
       <span class="quiet">°C</span>
       <Button label="Keep oil" severity="secondary" outlined :disabled="!oil" @click="keepOil" />
@@ -66,8 +69,22 @@ function note(key: string, text: string) {
         <Button label="That was a slip" severity="secondary" outlined @click="emit('send', { kind: 'struck', step, wrong: l.seq })" />
       </div>
       <div v-if="run.done.length" class="row">
-        <Select v-model="back" :options="run.done" :option-label="(d) => `${d.number} ${d.action}`" option-value="step" placeholder="A step that was done" class="wide" aria-label="Step to go back to" />
-        <Button label="Go back to it" severity="secondary" outlined :disabled="!back" @click="emit('send', { kind: 'reopened', step: back })" />
+        <Select
+          v-model="back"
+          :options="run.done"
+          :option-label="(d) => `${d.number} ${d.action}`"
+          option-value="step"
+          placeholder="A step that was done"
+          class="wide"
+          aria-label="Step to go back to"
+        />
+        <Button
+          label="Go back to it"
+          severity="secondary"
+          outlined
+          :disabled="!back"
+          @click="emit('send', { kind: 'reopened', step: back })"
+        />
       </div>
       <p class="small quiet">What was turned or read after it is to be done again; everything stays in the log.</p>
     </details>

@@ -118,7 +118,8 @@ const primary = computed<Action>(() => {
     }
   }
   const turning = WAYS[props.step.way ?? '']
-  if (turning && (props.run.advice?.turns || !props.step.expect.length)) return { label: turning, waits: props.run.missing[0], event: { kind: 'step-done', step } }
+  if (turning && (props.run.advice?.turns || !props.step.expect.length))
+    return { label: turning, waits: props.run.missing[0], event: { kind: 'step-done', step } }
   if (!props.step.expect.length) return { label: 'Done, next step', waits: props.run.missing[0], event: { kind: 'step-done', step } }
   const next = unread ?? props.step.expect.find((e) => reading(e.testPoint)?.grade !== 'pass') ?? props.step.expect[0]
   const instrument = next?.testPoint ?? ''
@@ -187,47 +188,80 @@ onBeforeUnmount(() => window.removeEventListener('keydown', onKey))
 
 <template>
   <article class="card step">
-    <p class="quiet">Step {{ run.stepNumber }} of {{ run.stepCount }} · {{ step.kind.replace('-', ' ') }}<template v-if="step.tool"> · {{ step.tool }}</template></p>
+    <p class="quiet">
+      Step {{ run.stepNumber }} of {{ run.stepCount }} · {{ step.kind.replace('-', ' ')
+      }}<template v-if="step.tool"> · {{ step.tool }}</template>
+    </p>
     <h1>{{ step.action }}</h1>
     <p v-if="step.why">{{ step.why }}</p>
     <p v-if="step.unprotected" class="alone"><b>▲ No relief behind this screw.</b> One hand at the stop button.</p>
-    <ul v-if="wrong.length" class="alone" aria-label="Stands otherwise"><li v-for="w in wrong" :key="w">▲ {{ w }}</li></ul>
+    <ul v-if="wrong.length" class="alone" aria-label="Stands otherwise">
+      <li v-for="w in wrong" :key="w">▲ {{ w }}</li>
+    </ul>
 
     <div v-if="run.advice || step.inControl" class="boxes">
       <div v-if="run.advice" class="box turn">
         <span class="quiet small">Next turn</span>
         <b v-if="live?.crackBar" class="figure">stop, it has cracked</b>
         <b v-else-if="wrong.length" class="figure">wait</b>
-        <b v-else class="figure">{{ run.advice.turns ? `${run.advice.turns > 0 ? '↻' : '↺'} ${run.advice.turnsText} ${run.advice.turns > 0 ? 'in' : 'out'}` : 'none now' }}</b>
+        <b v-else class="figure">{{
+          run.advice.turns
+            ? `${run.advice.turns > 0 ? '↻' : '↺'} ${run.advice.turnsText} ${run.advice.turns > 0 ? 'in' : 'out'}`
+            : 'none now'
+        }}</b>
         <span class="small">{{ run.advice.text }}</span>
         <TurnEntry
-          v-if="!run.practice" :key="step.id" :step="step" :advised="run.advice.turns" :screws="run.screws.map((s) => s.setting)"
-          @made="(e) => send(e)" />
+          v-if="!run.practice"
+          :key="step.id"
+          :step="step"
+          :advised="run.advice.turns"
+          :screws="run.screws.map((s) => s.setting)"
+          @made="(e) => send(e)"
+        />
       </div>
       <div v-if="step.inControl" class="box">
         <span class="quiet small">Who has the gauge once it is there</span>
         <b class="figure">{{ settingName(step.inControl) }}</b>
-        <span v-if="screw && screw.turnsIn !== null && screw.turnsIn !== undefined" class="small">{{ settingName(screw.setting) }} stands {{ screw.turnsText }} in from all out.</span>
+        <span v-if="screw && screw.turnsIn !== null && screw.turnsIn !== undefined" class="small"
+          >{{ settingName(screw.setting) }} stands {{ screw.turnsText }} in from all out.</span
+        >
         <span v-else-if="screw" class="small">Where {{ settingName(screw.setting) }} stands is not known: no end of it was touched.</span>
       </div>
     </div>
 
     <p v-if="goal?.minus" class="difference">
       <b>{{ goal.testPoint }} − {{ goal.minus }}</b> must be <b>{{ goal.low }} to {{ goal.high }} {{ goal.reads }}</b>
-      <template v-if="difference"> · <Verdict :grade="difference.grade" /> <b class="figure">{{ difference.value }} {{ goal.reads }}</b></template>
+      <template v-if="difference">
+        · <Verdict :grade="difference.grade" /> <b class="figure">{{ difference.value }} {{ goal.reads }}</b></template
+      >
     </p>
 
     <Trace
-      v-if="live && goalGauge && step.goalBar && !goal?.minus" :points="trace[goalGauge.testPoint] ?? []" v-bind="bandBar(goalGauge)"
-      :crack="live.crackBar ?? undefined" />
+      v-if="live && goalGauge && step.goalBar && !goal?.minus"
+      :points="trace[goalGauge.testPoint] ?? []"
+      v-bind="bandBar(goalGauge)"
+      :crack="live.crackBar ?? undefined"
+    />
 
     <ReadingRow
-      v-for="e in step.expect" :key="e.testPoint" :expect="e" :reading="reading(e.testPoint)" :part="isPart(e.testPoint)"
-      :place="`typing-${run.uuid}-${step.id}-${e.testPoint}`" :waiting="waitingFor(e.testPoint)"
-      :message="refused && refused.places[0]?.path === 'reading' && (typedAt === e.testPoint || (!typedAt && e === step.expect[0])) ? refused.places[0]?.message : undefined"
-      @keep="(text, back) => keep(e.testPoint, text, back)" />
+      v-for="e in step.expect"
+      :key="e.testPoint"
+      :expect="e"
+      :reading="reading(e.testPoint)"
+      :part="isPart(e.testPoint)"
+      :place="`typing-${run.uuid}-${step.id}-${e.testPoint}`"
+      :waiting="waitingFor(e.testPoint)"
+      :message="
+        refused && refused.places[0]?.path === 'reading' && (typedAt === e.testPoint || (!typedAt && e === step.expect[0]))
+          ? refused.places[0]?.message
+          : undefined
+      "
+      @keep="(text, back) => keep(e.testPoint, text, back)"
+    />
     <p v-if="run.crack?.tappedBar !== null && run.crack?.tappedBar !== undefined" class="small">
-      Marked by hand at {{ fromBar(run.crack.tappedBar, 'bar') }} bar{{ run.crack.foundBar ? `, found on the stream at ${run.crack.foundBar} bar` : '' }}; both are kept.
+      Marked by hand at {{ fromBar(run.crack.tappedBar, 'bar') }} bar{{
+        run.crack.foundBar ? `, found on the stream at ${run.crack.foundBar} bar` : ''
+      }}; both are kept.
     </p>
     <p v-if="run.deviation" class="small"><b>◆ Left so:</b> {{ run.deviation }}. Void after any later reading or turn.</p>
     <Problems :refused="generalProblem" />
@@ -236,22 +270,55 @@ onBeforeUnmount(() => window.removeEventListener('keydown', onKey))
       <button type="button" class="primary" :disabled="primary.waits !== undefined" @click="act">
         {{ primary.label }} <span class="small">{{ primary.waits ?? 'Enter' }}</span>
       </button>
-      <Button v-if="backsOut && live && !run.crack" label="I hear it: mark the crack" severity="secondary" outlined @click="send({ kind: 'tap-crack', step: step.id })" />
-      <Button v-if="run.wayBack" :label="`Back to step ${run.wayBack.number}`" :title="run.wayBack.action" severity="secondary" outlined @click="send({ kind: 'reopened', step: run.wayBack.step })" />
-      <Button v-if="run.readings.length && failed" label="Begin this step again" severity="secondary" outlined @click="send({ kind: 'again', step: step.id })" />
+      <Button
+        v-if="backsOut && live && !run.crack"
+        label="I hear it: mark the crack"
+        severity="secondary"
+        outlined
+        @click="send({ kind: 'tap-crack', step: step.id })"
+      />
+      <Button
+        v-if="run.wayBack"
+        :label="`Back to step ${run.wayBack.number}`"
+        :title="run.wayBack.action"
+        severity="secondary"
+        outlined
+        @click="send({ kind: 'reopened', step: run.wayBack.step })"
+      />
+      <Button
+        v-if="run.readings.length && failed"
+        label="Begin this step again"
+        severity="secondary"
+        outlined
+        @click="send({ kind: 'again', step: step.id })"
+      />
       <Button v-if="run.mayDeviate && !leaving" label="Leave it so, with a reason" severity="secondary" outlined @click="leaving = true" />
     </div>
     <form v-if="leaving && run.mayDeviate" class="leave" @submit.prevent="leave">
       <label for="reason"><b>Why is it left so?</b> The reason is kept and printed.</label>
       <Textarea id="reason" v-model="reason" rows="2" maxlength="500" fluid />
-      <label v-if="run.needsRelease" for="release"><b>Above the schematic.</b> Released by a second person: <InputText id="release" v-model="releasedBy" maxlength="80" /></label>
+      <label v-if="run.needsRelease" for="release"
+        ><b>Above the schematic.</b> Released by a second person: <InputText id="release" v-model="releasedBy" maxlength="80"
+      /></label>
       <Button type="submit" label="Leave it so" />
     </form>
-    <ul v-if="run.missing.length && !run.mayDeviate" class="small quiet missing"><li v-for="m in run.missing" :key="m">{{ m }}</li></ul>
+    <ul v-if="run.missing.length && !run.mayDeviate" class="small quiet missing">
+      <li v-for="m in run.missing" :key="m">{{ m }}</li>
+    </ul>
   </article>
   <section v-if="step.ifNot.length || step.cautions.length" class="card notes">
-    <div v-if="step.ifNot.length"><b>If the reading does not come</b><ul><li v-for="t in step.ifNot" :key="t">{{ t }}</li></ul></div>
-    <div v-if="step.cautions.length"><b>▲ Mind</b><ul><li v-for="t in step.cautions" :key="t">{{ t }}</li></ul></div>
+    <div v-if="step.ifNot.length">
+      <b>If the reading does not come</b>
+      <ul>
+        <li v-for="t in step.ifNot" :key="t">{{ t }}</li>
+      </ul>
+    </div>
+    <div v-if="step.cautions.length">
+      <b>▲ Mind</b>
+      <ul>
+        <li v-for="t in step.cautions" :key="t">{{ t }}</li>
+      </ul>
+    </div>
   </section>
 </template>
 

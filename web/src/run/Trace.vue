@@ -24,14 +24,27 @@ function y(bar: number) {
   return H - (H * (bar - scale.value.low)) / (scale.value.high - scale.value.low)
 }
 
-const path = computed(() => props.points.map((p, i) => `${i ? 'L' : 'M'}${(W - ((scale.value.end - p.t) / 30) * W).toFixed(1)} ${y(p.bar).toFixed(1)}`).join(' '))
+const path = computed(() =>
+  props.points.map((p, i) => `${i ? 'L' : 'M'}${(W - ((scale.value.end - p.t) / 30) * W).toFixed(1)} ${y(p.bar).toFixed(1)}`).join(' '),
+)
 </script>
 
 <template>
   <figure>
-    <figcaption class="small quiet">last 30 s<template v-if="low !== undefined && high !== undefined">, wanted {{ display.show(low) }} to {{ display.show(high) }}</template></figcaption>
+    <figcaption class="small quiet">
+      last 30 s<template v-if="low !== undefined && high !== undefined"
+        >, wanted {{ display.show(low) }} to {{ display.show(high) }}</template
+      >
+    </figcaption>
     <svg :viewBox="`0 0 ${W} ${H}`" preserveAspectRatio="none" role="img" aria-label="Last 30 seconds of the gauge">
-      <rect v-if="low !== undefined && high !== undefined" x="0" :width="W" :y="y(high)" :height="Math.max(1, y(low) - y(high))" class="band" />
+      <rect
+        v-if="low !== undefined && high !== undefined"
+        x="0"
+        :width="W"
+        :y="y(high)"
+        :height="Math.max(1, y(low) - y(high))"
+        class="band"
+      />
       <path :d="path" class="line" />
       <line v-if="crack !== undefined" x1="0" :x2="W" :y1="y(crack)" :y2="y(crack)" class="crack" />
     </svg>

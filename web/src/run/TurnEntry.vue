@@ -31,8 +31,11 @@ function made(sign: number) {
 <template>
   <div class="entry">
     <Button
-      v-if="advised && !toTheEnd" :label="`Turned ${turnsText(advised)} ${advised > 0 ? 'in' : 'out'}, as advised`" outlined
-      @click="emit('made', { kind: 'turned', step: step.id, setting: step.setting ?? '', turns: advised })" />
+      v-if="advised && !toTheEnd"
+      :label="`Turned ${turnsText(advised)} ${advised > 0 ? 'in' : 'out'}, as advised`"
+      outlined
+      @click="emit('made', { kind: 'turned', step: step.id, setting: step.setting ?? '', turns: advised })"
+    />
     <Button v-if="!toTheEnd" :label="open ? 'Not now' : 'Turned otherwise'" severity="secondary" outlined @click="open = !open" />
     <div v-if="open || toTheEnd" class="row" role="group" aria-label="Turns made">
       <Select v-if="!toTheEnd" v-model="screw" :options="screws" :option-label="(s: string) => settingName(s)" aria-label="Screw" />

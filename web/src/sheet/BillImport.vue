@@ -30,7 +30,10 @@ async function read(event: Event) {
   refused.value = null
   rows.value = null
   try {
-    rows.value = await call<Schema['BillRow'][]>('POST', `/api/units/${props.tag}/bill?${display.query}`, { document: unit.value, csv: await chosen.text() })
+    rows.value = await call<Schema['BillRow'][]>('POST', `/api/units/${props.tag}/bill?${display.query}`, {
+      document: unit.value,
+      csv: await chosen.text(),
+    })
   } catch (e) {
     refused.value = asRefused(e)
   } finally {
@@ -42,7 +45,10 @@ function take() {
   const targets = (unit.value.targets ??= [])
   for (const r of taken.value) {
     const there = targets.find((t) => t.setting === r.setting)
-    const values = { pressureBar: Number(r.pressureBar.toPrecision(6)), ...(r.toleranceBar ? { toleranceBar: Number(r.toleranceBar.toPrecision(6)) } : {}) }
+    const values = {
+      pressureBar: Number(r.pressureBar.toPrecision(6)),
+      ...(r.toleranceBar ? { toleranceBar: Number(r.toleranceBar.toPrecision(6)) } : {}),
+    }
     if (there) Object.assign(there, values)
     else targets.push({ setting: r.setting, ...values })
   }
@@ -58,10 +64,22 @@ function take() {
     <div v-if="rows" class="card preview">
       <h2>{{ rows.length }} {{ rows.length === 1 ? 'row' : 'rows' }}, {{ taken.length }} would change the sheet</h2>
       <table>
-        <thead><tr><th>Row</th><th>Setting</th><th>As written</th><th>Fate</th></tr></thead>
+        <thead>
+          <tr>
+            <th>Row</th>
+            <th>Setting</th>
+            <th>As written</th>
+            <th>Fate</th>
+          </tr>
+        </thead>
         <tbody>
           <tr v-for="r in shown" :key="r.line" :class="r.fate">
-            <td>{{ r.line }}</td><td>{{ settingName(r.setting) }}</td><td>{{ r.written }}</td><td><b>{{ FATES[r.fate] }}</b> {{ r.why }}</td>
+            <td>{{ r.line }}</td>
+            <td>{{ settingName(r.setting) }}</td>
+            <td>{{ r.written }}</td>
+            <td>
+              <b>{{ FATES[r.fate] }}</b> {{ r.why }}
+            </td>
           </tr>
         </tbody>
       </table>

@@ -19,11 +19,15 @@ function choose(mine: Change, theirs: boolean) {
     <div class="two">
       <div>
         <h3>Theirs</h3>
-        <p v-for="c in clash.others" :key="place(c)"><b>{{ place(c) }}</b> {{ shown(c.before) }} → {{ shown(c.after) }}</p>
+        <p v-for="c in clash.others" :key="place(c)">
+          <b>{{ place(c) }}</b> {{ shown(c.before) }} → {{ shown(c.after) }}
+        </p>
       </div>
       <div>
         <h3>Mine</h3>
-        <p v-for="c in clash.mine" :key="place(c)"><b>{{ place(c) }}</b> {{ shown(c.before) }} → {{ shown(c.after) }}</p>
+        <p v-for="c in clash.mine" :key="place(c)">
+          <b>{{ place(c) }}</b> {{ shown(c.before) }} → {{ shown(c.after) }}
+        </p>
       </div>
     </div>
     <template v-if="clash.both.length">

@@ -61,48 +61,90 @@ function end(i: 0 | 1, value: number | undefined, from: unknown, set: (v: unknow
       <fieldset v-if="f.kind === 'group'">
         <legend>
           <label class="check">
-            <input
-              type="checkbox" :checked="entry[f.key] !== undefined" :disabled="f.required"
-              @change="toggle(f)" />
+            <input type="checkbox" :checked="entry[f.key] !== undefined" :disabled="f.required" @change="toggle(f)" />
             {{ f.label }}
           </label>
         </legend>
         <EntryForm
-          v-if="entry[f.key] !== undefined" :unit="unit" :entry="entry[f.key] as Record<string, unknown>" :fields="f.fields"
-          :path="`${path}.${f.key}`" :unconfirmed="unconfirmed" :wrong="{}"
-          @change="(key, value) => inGroup(f, key, value)" @confirm="emit('confirm', $event)" />
+          v-if="entry[f.key] !== undefined"
+          :unit="unit"
+          :entry="entry[f.key] as Record<string, unknown>"
+          :fields="f.fields"
+          :path="`${path}.${f.key}`"
+          :unconfirmed="unconfirmed"
+          :wrong="{}"
+          @change="(key, value) => inGroup(f, key, value)"
+          @confirm="emit('confirm', $event)"
+        />
       </fieldset>
       <div v-else class="row" :class="{ bad: wrong[f.key] }">
         <span class="label">{{ f.label }}<span v-if="f.required" aria-hidden="true"> ·</span></span>
         <NumberField
-          v-if="f.kind === 'number'" :label="f.label" :value="entry[f.key]" :unit="f.unit" :unsure="unsure(f.key)"
-          @change="emit('change', f.key, $event)" />
+          v-if="f.kind === 'number'"
+          :label="f.label"
+          :value="entry[f.key]"
+          :unit="f.unit"
+          :unsure="unsure(f.key)"
+          @change="emit('change', f.key, $event)"
+        />
         <span v-else-if="f.kind === 'range'" class="pair">
           <NumberField
-            :label="`${f.label}, from`" :value="ends(entry[f.key])[0]" :unit="f.unit" :unsure="unsure(f.key)"
-            @change="end(0, $event, entry[f.key], (v) => emit('change', f.key, v))" />
+            :label="`${f.label}, from`"
+            :value="ends(entry[f.key])[0]"
+            :unit="f.unit"
+            :unsure="unsure(f.key)"
+            @change="end(0, $event, entry[f.key], (v) => emit('change', f.key, v))"
+          />
           to
           <NumberField
-            :label="`${f.label}, to`" :value="ends(entry[f.key])[1]" :unit="f.unit" :unsure="unsure(f.key)"
-            @change="end(1, $event, entry[f.key], (v) => emit('change', f.key, v))" />
+            :label="`${f.label}, to`"
+            :value="ends(entry[f.key])[1]"
+            :unit="f.unit"
+            :unsure="unsure(f.key)"
+            @change="end(1, $event, entry[f.key], (v) => emit('change', f.key, v))"
+          />
         </span>
         <label v-else-if="f.kind === 'flag'" class="check">
-          <input type="checkbox" :checked="entry[f.key] === true" :aria-label="f.label" @change="emit('change', f.key, entry[f.key] === true ? undefined : true)" /> yes
+          <input
+            type="checkbox"
+            :checked="entry[f.key] === true"
+            :aria-label="f.label"
+            @change="emit('change', f.key, entry[f.key] === true ? undefined : true)"
+          />
+          yes
         </label>
         <span v-else-if="f.kind === 'ports'" class="ports">
           <label v-for="l in lines" :key="l" class="check">
             <input
-              type="checkbox" :checked="(entry[f.key] as string[] | undefined)?.includes(l)" :aria-label="`Port ${l}`"
-              @change="emit('change', f.key, lines.filter((x) => (x === l) !== ((entry[f.key] as string[] | undefined) ?? []).includes(x)))" /> {{ l }}
+              type="checkbox"
+              :checked="(entry[f.key] as string[] | undefined)?.includes(l)"
+              :aria-label="`Port ${l}`"
+              @change="
+                emit(
+                  'change',
+                  f.key,
+                  lines.filter((x) => (x === l) !== ((entry[f.key] as string[] | undefined) ?? []).includes(x)),
+                )
+              "
+            />
+            {{ l }}
           </label>
         </span>
         <PositionsField v-else-if="f.kind === 'positions'" :value="entry[f.key]" @change="emit('change', f.key, $event)" />
         <input
-          v-else-if="f.kind === 'text'" class="p-inputtext text" :value="entry[f.key] ?? ''" :aria-label="f.label"
-          @input="emit('change', f.key, ($event.target as HTMLInputElement).value || undefined)" />
+          v-else-if="f.kind === 'text'"
+          class="p-inputtext text"
+          :value="entry[f.key] ?? ''"
+          :aria-label="f.label"
+          @input="emit('change', f.key, ($event.target as HTMLInputElement).value || undefined)"
+        />
         <select
-          v-else class="p-inputtext" :aria-label="f.label" :value="entry[f.key] ?? ''"
-          @change="emit('change', f.key, ($event.target as HTMLSelectElement).value || undefined)">
+          v-else
+          class="p-inputtext"
+          :aria-label="f.label"
+          :value="entry[f.key] ?? ''"
+          @change="emit('change', f.key, ($event.target as HTMLSelectElement).value || undefined)"
+        >
           <option value="">{{ f.required ? 'choose' : 'not given' }}</option>
           <option v-for="c in choices(f)" :key="c" :value="c">{{ c === 'T' ? 'T (tank)' : c }}</option>
         </select>

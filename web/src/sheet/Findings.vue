@@ -55,16 +55,29 @@ async function letStand(f: Finding) {
       <b>● Every relation holds.</b> Reliefs above compensators and below ratings, branches below their supply, motor and gauges fit.
     </p>
     <article v-for="f in findings" :key="f.rule + f.setting + f.message" class="card" :class="[f.severity, { stands: stands(f) }]">
-      <p><b class="sign">{{ SIGN[f.severity] }} · {{ f.rule }}</b> {{ f.message }}</p>
-      <p v-if="stands(f)" class="small"><b>○ Let stand</b> by {{ stands(f)?.by }}<template v-if="stands(f)?.releasedBy">, released by {{ stands(f)?.releasedBy }}</template>: {{ stands(f)?.reason }}</p>
+      <p>
+        <b class="sign">{{ SIGN[f.severity] }} · {{ f.rule }}</b> {{ f.message }}
+      </p>
+      <p v-if="stands(f)" class="small">
+        <b>○ Let stand</b> by {{ stands(f)?.by }}<template v-if="stands(f)?.releasedBy">, released by {{ stands(f)?.releasedBy }}</template
+        >: {{ stands(f)?.reason }}
+      </p>
       <div v-else class="go">
         <Button v-if="f.suggestion" :label="offer(f.suggestion)" outlined @click="emit('take', f.suggestion)" />
-        <Button v-if="tag && f.severity !== 'info'" label="Let it stand …" severity="secondary" text @click="opened = opened === f.fingerprint ? '' : f.fingerprint" />
+        <Button
+          v-if="tag && f.severity !== 'info'"
+          label="Let it stand …"
+          severity="secondary"
+          text
+          @click="opened = opened === f.fingerprint ? '' : f.fingerprint"
+        />
       </div>
       <form v-if="opened === f.fingerprint" class="form" @submit.prevent="letStand(f)">
         <label>Reason <input v-model="reason" class="p-inputtext" required /></label>
         <label>Your name <input v-model="by" class="p-inputtext" required /></label>
-        <label v-if="f.rule === 'L13' && f.severity === 'stop'">Released by a second person <input v-model="releasedBy" class="p-inputtext" required /></label>
+        <label v-if="f.rule === 'L13' && f.severity === 'stop'"
+          >Released by a second person <input v-model="releasedBy" class="p-inputtext" required
+        /></label>
         <Problems :refused="refused" />
         <Button type="submit" label="Keep with this reason" />
       </form>

@@ -48,7 +48,8 @@ function inside(value: number): number {
 
 function fault(value: number): string {
   if (Number.isNaN(value)) return `"${text.value}" is not a number. Digits and one decimal point or comma.`
-  if (props.above !== undefined && inside(value) <= props.above) return `${text.value} is too small; more than ${show(props.above)} is needed.`
+  if (props.above !== undefined && inside(value) <= props.above)
+    return `${text.value} is too small; more than ${show(props.above)} is needed.`
   return props.most !== undefined && inside(value) > props.most ? `${text.value} is too large; at most ${show(props.most)}.` : ''
 }
 

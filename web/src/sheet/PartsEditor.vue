@@ -14,7 +14,11 @@ const props = defineProps<{ problems: Place[]; chosen: string }>()
 const unit = defineModel<UnitFile>('unit', { required: true })
 const unconfirmed = defineModel<string[]>('unconfirmed', { required: true })
 
-const { data: schema } = useQuery({ queryKey: ['unit-schema'], queryFn: () => call<UnitSchema>('GET', '/api/unit-schema'), staleTime: Infinity })
+const { data: schema } = useQuery({
+  queryKey: ['unit-schema'],
+  queryFn: () => call<UnitSchema>('GET', '/api/unit-schema'),
+  staleTime: Infinity,
+})
 
 type List = 'lines' | 'components' | 'testPoints' | 'targets' | 'work'
 interface Chapter {
@@ -123,7 +127,14 @@ watch(
 <template>
   <div v-if="schema" class="parts">
     <nav class="card" aria-label="In the order of the schematic">
-      <button v-for="(c, i) in CHAPTERS" :key="c.title" type="button" :class="{ here: i === chapter }" :aria-current="i === chapter" @click="chapter = i">
+      <button
+        v-for="(c, i) in CHAPTERS"
+        :key="c.title"
+        type="button"
+        :class="{ here: i === chapter }"
+        :aria-current="i === chapter"
+        @click="chapter = i"
+      >
         <span>{{ i + 1 }}</span> {{ c.title }}
         <b v-if="open(c)" class="open" :aria-label="`${open(c)} missing`">▲ {{ open(c) }}</b>
         <span v-else-if="c.list" class="quiet">{{ entriesOf(c).length }}</span>
@@ -135,14 +146,34 @@ watch(
         <div class="row"><label for="unit-name">Name</label><input id="unit-name" v-model="unit.name" class="p-inputtext wide" /></div>
         <h2>Drawing</h2>
         <EntryForm
-          :unit="unit" :entry="(unit.drawing ??= {}) as Entry" :fields="fieldsOf(schema, 'drawing')" path="drawing" :unconfirmed="unconfirmed" :wrong="{}"
-          @change="(k, v) => set(unit.drawing as Entry, 'drawing', k, v)" @confirm="confirm" />
+          :unit="unit"
+          :entry="(unit.drawing ??= {}) as Entry"
+          :fields="fieldsOf(schema, 'drawing')"
+          path="drawing"
+          :unconfirmed="unconfirmed"
+          :wrong="{}"
+          @change="(k, v) => set(unit.drawing as Entry, 'drawing', k, v)"
+          @confirm="confirm"
+        />
         <h2>Oil and tank</h2>
         <EntryForm
-          :unit="unit" :entry="unit.fluid as Entry" :fields="fieldsOf(schema, 'fluid')" path="fluid" :unconfirmed="unconfirmed"
-          :wrong="wrong(problems.filter((p) => p.path.startsWith('fluid')))" @change="(k, v) => set(unit.fluid as Entry, 'fluid', k, v)" @confirm="confirm" />
+          :unit="unit"
+          :entry="unit.fluid as Entry"
+          :fields="fieldsOf(schema, 'fluid')"
+          path="fluid"
+          :unconfirmed="unconfirmed"
+          :wrong="wrong(problems.filter((p) => p.path.startsWith('fluid')))"
+          @change="(k, v) => set(unit.fluid as Entry, 'fluid', k, v)"
+          @confirm="confirm"
+        />
       </article>
-      <article v-for="(e, i) in entriesOf(here)" :id="`entry-${nameOf(e)}`" :key="i" class="card" :class="{ pointed: nameOf(e) === chosen }">
+      <article
+        v-for="(e, i) in entriesOf(here)"
+        :id="`entry-${nameOf(e)}`"
+        :key="i"
+        class="card"
+        :class="{ pointed: nameOf(e) === chosen }"
+      >
         <div class="row head">
           <template v-if="here.kind !== 'target'">
             <label :for="`id-${i}`">{{ String(e.type ?? here.kind ?? '').replaceAll('-', ' ') }}</label>
@@ -154,8 +185,15 @@ watch(
         </div>
         <p v-for="p in problemsOf(here, e)" :key="p.path + p.message" class="why">▲ {{ p.message }}</p>
         <EntryForm
-          :unit="unit" :entry="e" :fields="fieldsOf(schema, here.kind ?? String(e.type))" :path="`${here.list}.${nameOf(e)}`" :unconfirmed="unconfirmed"
-          :wrong="wrong(problemsOf(here, e))" @change="(k, v) => set(e, `${here.list}.${nameOf(e)}`, k, v)" @confirm="confirm" />
+          :unit="unit"
+          :entry="e"
+          :fields="fieldsOf(schema, here.kind ?? String(e.type))"
+          :path="`${here.list}.${nameOf(e)}`"
+          :unconfirmed="unconfirmed"
+          :wrong="wrong(problemsOf(here, e))"
+          @change="(k, v) => set(e, `${here.list}.${nameOf(e)}`, k, v)"
+          @confirm="confirm"
+        />
       </article>
       <p v-if="here.list && !entriesOf(here).length" class="quiet">Nothing here yet.</p>
       <div class="add">

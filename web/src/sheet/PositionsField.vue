@@ -6,7 +6,10 @@ const props = defineProps<{ value: unknown }>()
 const emit = defineEmits<{ change: [value: Record<string, string[][]>] }>()
 
 const rows = computed(() =>
-  Object.entries((props.value ?? {}) as Record<string, string[][]>).map(([name, ways]) => ({ name, ways: ways.map((w) => w.join('>')).join(' ') })),
+  Object.entries((props.value ?? {}) as Record<string, string[][]>).map(([name, ways]) => ({
+    name,
+    ways: ways.map((w) => w.join('>')).join(' '),
+  })),
 )
 
 function read(ways: string): string[][] {
@@ -25,12 +28,23 @@ function put(i: number, name: string, ways: string) {
 <template>
   <span class="positions">
     <span v-for="(r, i) in rows" :key="i" class="position">
-      <input class="p-inputtext" :value="r.name" :aria-label="`Name of position ${i + 1}`" @change="put(i, ($event.target as HTMLInputElement).value, r.ways)" />
       <input
-        class="p-inputtext" :value="r.ways" placeholder="P>X Y>T" :aria-label="`Ways of position ${r.name}`"
-        @change="put(i, r.name, ($event.target as HTMLInputElement).value)" />
+        class="p-inputtext"
+        :value="r.name"
+        :aria-label="`Name of position ${i + 1}`"
+        @change="put(i, ($event.target as HTMLInputElement).value, r.ways)"
+      />
+      <input
+        class="p-inputtext"
+        :value="r.ways"
+        placeholder="P>X Y>T"
+        :aria-label="`Ways of position ${r.name}`"
+        @change="put(i, r.name, ($event.target as HTMLInputElement).value)"
+      />
     </span>
-    <button type="button" @click="emit('change', { ...(value as Record<string, string[][]>), [`position${rows.length + 1}`]: [] })">Add a position</button>
+    <button type="button" @click="emit('change', { ...(value as Record<string, string[][]>), [`position${rows.length + 1}`]: [] })">
+      Add a position
+    </button>
     <span class="quiet small">Each way from port to port, such as P>X Y>T; nothing for all shut.</span>
   </span>
 </template>

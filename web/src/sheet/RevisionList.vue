@@ -26,7 +26,8 @@ const made = computed(() => (pair.value?.before ? changes(pair.value.before.docu
   <div class="revisions">
     <nav class="card" aria-label="Revisions">
       <button v-for="r in all" :key="r.revision" type="button" :class="{ here: r.revision === at }" @click="chosen = r.revision">
-        <b>Revision {{ r.revision }}</b> <span>{{ new Date(r.savedAt).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' }) }}</span>
+        <b>Revision {{ r.revision }}</b>
+        <span>{{ new Date(r.savedAt).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' }) }}</span>
         <span v-if="r.savedBy">{{ r.savedBy }}</span><span v-if="!r.complete">▲ not complete</span>
       </button>
     </nav>
@@ -35,8 +36,22 @@ const made = computed(() => (pair.value?.before ? changes(pair.value.before.docu
       <p v-if="at === 1" class="quiet">The first one.</p>
       <p v-else-if="!made.length" class="quiet">Nothing.</p>
       <table v-else>
-        <thead><tr><th>Place</th><th>Before</th><th>After</th></tr></thead>
-        <tbody><tr v-for="c in made" :key="place(c)"><td><b>{{ place(c) }}</b></td><td>{{ shown(c.before) }}</td><td>{{ shown(c.after) }}</td></tr></tbody>
+        <thead>
+          <tr>
+            <th>Place</th>
+            <th>Before</th>
+            <th>After</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="c in made" :key="place(c)">
+            <td>
+              <b>{{ place(c) }}</b>
+            </td>
+            <td>{{ shown(c.before) }}</td>
+            <td>{{ shown(c.after) }}</td>
+          </tr>
+        </tbody>
       </table>
       <p class="quiet small">A run that is open keeps the revision it was started with.</p>
     </section>

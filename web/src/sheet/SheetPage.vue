@@ -20,7 +20,24 @@ import { AT_REST, useSheet, type WhatIf } from './useSheet'
 const props = defineProps<{ tag: string }>()
 const queries = useQueryClient()
 const whatIf = ref<WhatIf>(structuredClone(AT_REST))
-const { draft, unconfirmed, measured, base, answer, targets, refused, clash, changed, loadError, save, merge, undo, redo, canUndo, canRedo } = useSheet(props.tag, whatIf)
+const {
+  draft,
+  unconfirmed,
+  measured,
+  base,
+  answer,
+  targets,
+  refused,
+  clash,
+  changed,
+  loadError,
+  save,
+  merge,
+  undo,
+  redo,
+  canUndo,
+  canRedo,
+} = useSheet(props.tag, whatIf)
 
 const TABS = ['Circuit', 'Parts', 'Target sheet', 'Revisions'] as const
 const tab = ref<(typeof TABS)[number]>('Circuit')
@@ -37,7 +54,9 @@ const problem = computed(() => {
 const wide = computed(() => (draft.value ? layout(draft.value).width > 1000 : false))
 /** Parts that a finding or a refusal speaks of. */
 const faults = computed(() => {
-  const parts = (answer.value && !refused.value ? answer.value.ladder.findings : []).filter((f) => f.severity === 'stop').map((f) => f.setting.split('.')[0] ?? '')
+  const parts = (answer.value && !refused.value ? answer.value.ladder.findings : [])
+    .filter((f) => f.severity === 'stop')
+    .map((f) => f.setting.split('.')[0] ?? '')
   const places = (refused.value?.places ?? []).map((p) => {
     const entry = /^components\[(\d+)]/.exec(p.path)
     return entry ? (draft.value?.components[Number(entry[1])]?.id ?? '') : p.path.replace(/^lines\./, '')
@@ -116,33 +135,67 @@ onBeforeUnmount(() => window.removeEventListener('keydown', keys))
     <div v-if="tab === 'Circuit'" :class="['page', { wide }]">
       <section class="card drawing">
         <Circuit
-          ref="drawing" :unit="draft" :steady="refused ? undefined : answer?.steady" :positions="whatIf.positions" :faults="faults" editable
-          @chosen="edit" />
+          ref="drawing"
+          :unit="draft"
+          :steady="refused ? undefined : answer?.steady"
+          :positions="whatIf.positions"
+          :faults="faults"
+          editable
+          @chosen="edit"
+        />
         <div class="under">
-          <span class="quiet small">drawing {{ (draft.drawing as { number?: string } | undefined)?.number ?? 'not given' }}, sheet revision {{ base?.revision }}; thicker and blue is under pressure; tap a symbol to edit it</span>
+          <span class="quiet small"
+            >drawing {{ (draft.drawing as { number?: string } | undefined)?.number ?? 'not given' }}, sheet revision {{ base?.revision }};
+            thicker and blue is under pressure; tap a symbol to edit it</span
+          >
           <span class="gap"></span>
           <Button label="Drawing as SVG" severity="secondary" text @click="exportSvg" />
         </div>
         <p v-for="w in answer?.steady.warnings" :key="w" class="warning">▲ {{ w }}</p>
       </section>
       <section class="side">
-        <div class="staffs"><Staff v-for="s in answer?.staffs" :key="s.line" :staff="s" :tall="wide ? 360 : 440" :live="refused ? undefined : answer?.steady.lines[s.line]?.pressureBar" /></div>
+        <div class="staffs">
+          <Staff
+            v-for="s in answer?.staffs"
+            :key="s.line"
+            :staff="s"
+            :tall="wide ? 360 : 440"
+            :live="refused ? undefined : answer?.steady.lines[s.line]?.pressureBar"
+          />
+        </div>
         <Findings v-if="answer" :findings="answer.ladder.findings" :tag="tag" :accepted="base?.accepted" @take="take" @accepted="noted" />
       </section>
     </div>
-    <PartsEditor v-else-if="tab === 'Parts'" v-model:unit="draft" v-model:unconfirmed="unconfirmed" :problems="refused?.places ?? []" :chosen="chosen" />
+    <PartsEditor
+      v-else-if="tab === 'Parts'"
+      v-model:unit="draft"
+      v-model:unconfirmed="unconfirmed"
+      :problems="refused?.places ?? []"
+      :chosen="chosen"
+    />
     <section v-else-if="tab === 'Target sheet'" class="card targets">
-      <Findings v-if="answer?.ladder.findings.length" :findings="answer.ladder.findings" :tag="tag" :accepted="base?.accepted" @take="take" @accepted="noted" />
+      <Findings
+        v-if="answer?.ladder.findings.length"
+        :findings="answer.ladder.findings"
+        :tag="tag"
+        :accepted="base?.accepted"
+        @take="take"
+        @accepted="noted"
+      />
       <TargetTable v-model="draft" v-model:measured="measured" :targets="targets" />
       <div class="under no-print">
         <BillImport v-model="draft" :tag="tag" />
-        <a :href="`/api/units/${tag}/bill.csv`" download><Button label="Bill of settings as CSV" severity="secondary" outlined tabindex="-1" /></a>
+        <a :href="`/api/units/${tag}/bill.csv`" download
+          ><Button label="Bill of settings as CSV" severity="secondary" outlined tabindex="-1"
+        /></a>
         <Button label="Unit file" severity="secondary" outlined @click="exportFile" />
         <Button label="Print" severity="secondary" outlined @click="print" />
       </div>
     </section>
     <RevisionList v-else :tag="tag" />
-    <p v-if="unconfirmed.length" class="quiet small no-print">{{ unconfirmed.length }} {{ unconfirmed.length === 1 ? 'value is a default' : 'values are defaults' }} that nobody has confirmed yet.</p>
+    <p v-if="unconfirmed.length" class="quiet small no-print">
+      {{ unconfirmed.length }} {{ unconfirmed.length === 1 ? 'value is a default' : 'values are defaults' }} that nobody has confirmed yet.
+    </p>
   </template>
   <p v-else-if="!problem" class="quiet">Reading the sheet …</p>
 </template>

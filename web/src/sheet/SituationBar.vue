@@ -36,36 +36,63 @@ function toggle(list: string[], id: string): string[] {
   <section class="card bar no-print" aria-label="What if">
     <b>What if</b>
     <span v-for="d in drivers" :key="d.id" class="one">
-      <label class="check"><input type="checkbox" :checked="!whatIf.stopped.includes(d.id)" @change="whatIf.stopped = toggle(whatIf.stopped, d.id)" /> {{ d.id }} running</label>
+      <label class="check"
+        ><input type="checkbox" :checked="!whatIf.stopped.includes(d.id)" @change="whatIf.stopped = toggle(whatIf.stopped, d.id)" />
+        {{ d.id }} running</label
+      >
       <select
-        v-if="d.speedsRpm" class="p-inputtext" :aria-label="`Speed of ${d.id}`" :value="whatIf.speeds[d.id] ?? (d.speedsRpm as { mid?: number })?.mid"
-        @change="whatIf.speeds[d.id] = Number(($event.target as HTMLSelectElement).value)">
+        v-if="d.speedsRpm"
+        class="p-inputtext"
+        :aria-label="`Speed of ${d.id}`"
+        :value="whatIf.speeds[d.id] ?? (d.speedsRpm as { mid?: number })?.mid"
+        @change="whatIf.speeds[d.id] = Number(($event.target as HTMLSelectElement).value)"
+      >
         <option v-for="[name, rpm] in speeds(d)" :key="name" :value="rpm">{{ rpm }} rpm</option>
       </select>
     </span>
-    <label v-for="v in valves" :key="v.id" class="one">{{ v.id }}
+    <label v-for="v in valves" :key="v.id" class="one"
+      >{{ v.id }}
       <select
-        class="p-inputtext" :aria-label="`Position of ${v.id}`" :value="whatIf.positions[v.id] ?? v.start ?? 'neutral'"
-        @change="whatIf.positions[v.id] = ($event.target as HTMLSelectElement).value">
+        class="p-inputtext"
+        :aria-label="`Position of ${v.id}`"
+        :value="whatIf.positions[v.id] ?? v.start ?? 'neutral'"
+        @change="whatIf.positions[v.id] = ($event.target as HTMLSelectElement).value"
+      >
         <option v-for="p in positions(v)" :key="p">{{ p }}</option>
       </select>
     </label>
-    <label v-for="t in throttles" :key="t.id" class="one">{{ t.id }} {{ t.purpose ?? 'load' }}
+    <label v-for="t in throttles" :key="t.id" class="one"
+      >{{ t.id }} {{ t.purpose ?? 'load' }}
       <input
-        type="range" min="0" max="1" step="0.01" :value="whatIf.openings[t.id] ?? 0" :aria-label="`Opening of ${t.id}`"
-        @input="whatIf.openings[t.id] = Number(($event.target as HTMLInputElement).value)" />
+        type="range"
+        min="0"
+        max="1"
+        step="0.01"
+        :value="whatIf.openings[t.id] ?? 0"
+        :aria-label="`Opening of ${t.id}`"
+        @input="whatIf.openings[t.id] = Number(($event.target as HTMLInputElement).value)"
+      />
       <b class="percent">{{ Math.round((whatIf.openings[t.id] ?? 0) * 100) }} %</b>
     </label>
-    <label v-for="v in vents" :key="v.id" class="check"><input type="checkbox" :checked="whatIf.vented.includes(v.id)" @change="whatIf.vented = toggle(whatIf.vented, v.id)" /> {{ v.id }} vented</label>
-    <label class="one">oil
+    <label v-for="v in vents" :key="v.id" class="check"
+      ><input type="checkbox" :checked="whatIf.vented.includes(v.id)" @change="whatIf.vented = toggle(whatIf.vented, v.id)" />
+      {{ v.id }} vented</label
+    >
+    <label class="one"
+      >oil
       <input v-model.number="whatIf.oilC" type="range" min="0" max="80" step="1" aria-label="Oil temperature" />
       <b class="percent">{{ whatIf.oilC }} °C</b>
     </label>
     <span class="gap"></span>
-    <span v-for="d in drivers" :key="`f${d.id}`">{{ d.id }}
-      <b class="live">{{ figure(d.id, 'powerKw').toFixed(1) }}</b> of {{ d.ratedPowerKw }} kW
-      <template v-if="!d.speedsRpm">· <b class="live">{{ figure(d.id, 'currentA').toFixed(1) }}</b> A</template>
-      · <b :class="figure(d.id, 'load') > 1 ? 'over' : 'live'">{{ figure(d.id, 'load') > 1 ? '▲ ' : '' }}{{ Math.round(figure(d.id, 'load') * 100) }} %</b>
+    <span v-for="d in drivers" :key="`f${d.id}`"
+      >{{ d.id }} <b class="live">{{ figure(d.id, 'powerKw').toFixed(1) }}</b> of {{ d.ratedPowerKw }} kW
+      <template v-if="!d.speedsRpm"
+        >· <b class="live">{{ figure(d.id, 'currentA').toFixed(1) }}</b> A</template
+      >
+      ·
+      <b :class="figure(d.id, 'load') > 1 ? 'over' : 'live'"
+        >{{ figure(d.id, 'load') > 1 ? '▲ ' : '' }}{{ Math.round(figure(d.id, 'load') * 100) }} %</b
+      >
     </span>
   </section>
 </template>

@@ -8,5 +8,12 @@ const MOST_BAR = 1000
 </script>
 
 <template>
-  <NumberField :label="label" :value="bar" unit="bar" :above="0" :most="MOST_BAR" @change="$event !== undefined && emit('change', $event)" />
+  <NumberField
+    :label="label"
+    :value="bar"
+    unit="bar"
+    :above="0"
+    :most="MOST_BAR"
+    @change="$event !== undefined && emit('change', $event)"
+  />
 </template>

@@ -30,7 +30,14 @@ const rows = computed<Row[]>(() => {
   return [
     ...known,
     ...bare.map((t) => ({
-      setting: t.setting, pressureBar: t.pressureBar, toleranceBar: t.toleranceBar ?? t.pressureBar * 0.02, defined: t.defined ?? '', derived: false, from: '', reads: [], trouble: '',
+      setting: t.setting,
+      pressureBar: t.pressureBar,
+      toleranceBar: t.toleranceBar ?? t.pressureBar * 0.02,
+      defined: t.defined ?? '',
+      derived: false,
+      from: '',
+      reads: [],
+      trouble: '',
     })),
   ]
 })
@@ -66,7 +73,9 @@ function where(read: Schema['ReadView']): string {
   const s = read.situation as { positions?: Record<string, string>; openings?: Record<string, number> }
   const parts = [
     ...Object.entries(s.positions ?? {}).map(([id, p]) => `${id} in ${p}`),
-    ...Object.entries(s.openings ?? {}).filter(([, o]) => o > 0).map(([id, o]) => `${id} ${Math.round(o * 100)} % open`),
+    ...Object.entries(s.openings ?? {})
+      .filter(([, o]) => o > 0)
+      .map(([id, o]) => `${id} ${Math.round(o * 100)} % open`),
     ...read.raised.map((id) => `${settingName(id)} raised`),
   ]
   return parts.length ? parts.join(', ') : 'load shut'
@@ -81,40 +90,91 @@ function subject(p: Schema['PointView']): string {
   <div class="sheet">
     <p v-for="p in loadSensing" :key="p.id" class="standby no-print">
       Standby of {{ p.id }} as measured
-      <NumberField :label="`Standby of ${p.id} as measured`" :value="measured[`${p.id}.loadSense`]" unit="bar" @change="standby(p.id, $event)" />
+      <NumberField
+        :label="`Standby of ${p.id} as measured`"
+        :value="measured[`${p.id}.loadSense`]"
+        unit="bar"
+        @change="standby(p.id, $event)"
+      />
       <span class="quiet small">Section reliefs read that much higher at the pump; left empty, the sheet’s margin counts.</span>
     </p>
     <table>
-      <thead><tr><th>Setting</th><th>Target</th><th>Tolerance</th><th>Stands at</th><th>The gauge must show</th><th>With</th></tr></thead>
+      <thead>
+        <tr>
+          <th>Setting</th>
+          <th>Target</th>
+          <th>Tolerance</th>
+          <th>Stands at</th>
+          <th>The gauge must show</th>
+          <th>With</th>
+        </tr>
+      </thead>
       <tbody>
         <tr v-for="r in rows" :key="r.setting">
-          <td><b>{{ settingName(r.setting) }}</b><div class="quiet small">{{ meant(r) }}</div></td>
           <td>
-            <TargetField :label="`Target of ${settingName(r.setting)}`" :bar="r.pressureBar" @change="put(r.setting, { pressureBar: $event })" />
-            <div v-if="r.derived" class="derived small">derived: {{ r.from }} <button type="button" @click="put(r.setting, {})">Take it</button></div>
+            <b>{{ settingName(r.setting) }}</b>
+            <div class="quiet small">{{ meant(r) }}</div>
           </td>
-          <td><TargetField :label="`Tolerance of ${settingName(r.setting)}`" :bar="r.toleranceBar" @change="put(r.setting, { toleranceBar: $event })" /></td>
+          <td>
+            <TargetField
+              :label="`Target of ${settingName(r.setting)}`"
+              :bar="r.pressureBar"
+              @change="put(r.setting, { pressureBar: $event })"
+            />
+            <div v-if="r.derived" class="derived small">
+              derived: {{ r.from }} <button type="button" @click="put(r.setting, {})">Take it</button>
+            </div>
+          </td>
+          <td>
+            <TargetField
+              :label="`Tolerance of ${settingName(r.setting)}`"
+              :bar="r.toleranceBar"
+              @change="put(r.setting, { toleranceBar: $event })"
+            />
+          </td>
           <td class="nowrap">{{ present(r.setting) === undefined ? '' : display.show(present(r.setting) ?? 0) }}</td>
           <td>
-            <div v-for="g in r.reads" :key="g.testPoint" class="nowrap">{{ g.testPoint }} <b class="live">{{ number(g.value, g.reads) }}</b> {{ g.reads }} <span class="quiet small">{{ number(g.low, g.reads) }} to {{ number(g.high, g.reads) }}</span></div>
+            <div v-for="g in r.reads" :key="g.testPoint" class="nowrap">
+              {{ g.testPoint }} <b class="live">{{ number(g.value, g.reads) }}</b> {{ g.reads }}
+              <span class="quiet small">{{ number(g.low, g.reads) }} to {{ number(g.high, g.reads) }}</span>
+            </div>
             <div v-if="r.trouble" class="trouble">▲ {{ r.trouble }}</div>
           </td>
           <td class="small">{{ r.reads[0] ? where(r.reads[0]) : '' }}</td>
         </tr>
       </tbody>
     </table>
-    <p v-if="targets?.missing.length" class="trouble">▲ No target, and nothing on the sheet to derive one from: {{ targets.missing.map((m) => settingName(m)).join(', ') }}.</p>
+    <p v-if="targets?.missing.length" class="trouble">
+      ▲ No target, and nothing on the sheet to derive one from: {{ targets.missing.map((m) => settingName(m)).join(', ') }}.
+    </p>
     <h2>What the unit must then do</h2>
     <table v-if="targets?.points.length">
-      <thead><tr><th>Point</th><th>Pressure</th><th>Flow</th><th>Asked</th><th>Prime mover</th></tr></thead>
+      <thead>
+        <tr>
+          <th>Point</th>
+          <th>Pressure</th>
+          <th>Flow</th>
+          <th>Asked</th>
+          <th>Prime mover</th>
+        </tr>
+      </thead>
       <tbody>
         <tr v-for="p in targets.points" :key="p.kind + p.subject">
-          <td><b>{{ KINDS[p.kind] }}</b> {{ subject(p) }}</td>
+          <td>
+            <b>{{ KINDS[p.kind] }}</b> {{ subject(p) }}
+          </td>
           <td>{{ display.show(p.pressureBar) }}</td>
           <td>{{ p.flowLpm.toFixed(1) }} L/min</td>
-          <td>{{ p.askedLpm ? `${p.askedLpm.toFixed(1)} L/min` : '' }} <b v-if="p.askedLpm > p.flowLpm + 0.05" class="trouble">▲ short</b></td>
           <td>
-            <div v-for="d in p.drives" :key="d.driver">{{ d.driver }} {{ d.speedRpm.toFixed(0) }} rpm, {{ d.powerKw.toFixed(1) }} kW, {{ Math.round(d.load * 100) }} %<template v-if="d.currentA">, {{ d.currentA.toFixed(1) }} A</template></div>
+            {{ p.askedLpm ? `${p.askedLpm.toFixed(1)} L/min` : '' }} <b v-if="p.askedLpm > p.flowLpm + 0.05" class="trouble">▲ short</b>
+          </td>
+          <td>
+            <div v-for="d in p.drives" :key="d.driver">
+              {{ d.driver }} {{ d.speedRpm.toFixed(0) }} rpm, {{ d.powerKw.toFixed(1) }} kW, {{ Math.round(d.load * 100) }} %<template
+                v-if="d.currentA"
+                >, {{ d.currentA.toFixed(1) }} A</template
+              >
+            </div>
           </td>
         </tr>
       </tbody>

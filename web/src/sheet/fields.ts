@@ -43,7 +43,24 @@ const UNITS: [RegExp, string][] = [
   [/^viscosity40$/, 'mm²/s'],
 ]
 
-const LINE_KEYS = ['inlet', 'outlet', 'a', 'b', 'out', 'pilot', 'drain', 'caseDrain', 'supply', 'return', 'signal', 'portA', 'portB', 'cap', 'rod', 'line']
+const LINE_KEYS = [
+  'inlet',
+  'outlet',
+  'a',
+  'b',
+  'out',
+  'pilot',
+  'drain',
+  'caseDrain',
+  'supply',
+  'return',
+  'signal',
+  'portA',
+  'portB',
+  'cap',
+  'rod',
+  'line',
+]
 
 const LABELS: Record<string, string> = {
   acting: 'Acting',
@@ -162,7 +179,7 @@ function fieldsIn(schema: UnitSchema, node: Node): Field[] {
 function field(schema: UnitSchema, key: string, raw: Node, required: boolean): Field {
   const node = resolve(schema, raw)
   const base = { key, label: label(key), required, unit: unitOf(key), choices: node.enum ?? [], fields: [] as Field[] }
-  if (raw.$ref === '#/$defs/range' || key === 'bandC' || node.type === 'array' && key === 'rangeBar') return { ...base, kind: 'range' }
+  if (raw.$ref === '#/$defs/range' || key === 'bandC' || (node.type === 'array' && key === 'rangeBar')) return { ...base, kind: 'range' }
   if (key === 'ports') return { ...base, kind: 'ports' }
   if (key === 'positions') return { ...base, kind: 'positions' }
   if (key === 'driver') return { ...base, kind: 'driver' }

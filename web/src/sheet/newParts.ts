@@ -12,7 +12,29 @@ export const GROUPS: Record<string, Values> = {
   reliefB: { settingBar: 120, rangeBar: [40, 250], barPerTurn: 30 },
 }
 
-const REFERENCES = ['driver', 'inlet', 'outlet', 'pilot', 'drain', 'a', 'b', 'out', 'supply', 'return', 'signal', 'portA', 'portB', 'cap', 'rod', 'line', 'ports', 'positions', 'start', 'acting', 'purpose']
+const REFERENCES = [
+  'driver',
+  'inlet',
+  'outlet',
+  'pilot',
+  'drain',
+  'a',
+  'b',
+  'out',
+  'supply',
+  'return',
+  'signal',
+  'portA',
+  'portB',
+  'cap',
+  'rod',
+  'line',
+  'ports',
+  'positions',
+  'start',
+  'acting',
+  'purpose',
+]
 
 function freeName(unit: UnitFile, prefix: string): string {
   for (let n = 1; ; n++) {

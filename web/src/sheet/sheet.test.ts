@@ -52,7 +52,10 @@ describe('what if', () => {
     })
   })
   it('offers what a technician can do to this machine, and nothing else', async () => {
-    const page = mount(SituationBar, { props: { unit: unit(), modelValue: { ...AT_REST, openings: {}, positions: {}, speeds: {} } }, global })
+    const page = mount(SituationBar, {
+      props: { unit: unit(), modelValue: { ...AT_REST, openings: {}, positions: {}, speeds: {} } },
+      global,
+    })
     expect(page.findAll('select')).toHaveLength(2)
     await page.get('[aria-label="Position of S1"]').setValue('b')
     await page.get('[aria-label="Opening of TV1"]').setValue('0.4')
@@ -89,7 +92,14 @@ describe('forms', () => {
       { key: 'inlet', label: 'Inlet', kind: 'line' as const, required: true, unit: '', choices: [], fields: [] },
     ]
     const page = mount(EntryForm, {
-      props: { unit: unit(), entry: { settingBar: 170, inlet: 'P' }, fields, path: 'components.RV1', unconfirmed: ['components.RV1.settingBar'], wrong: { inlet: 'no such line' } },
+      props: {
+        unit: unit(),
+        entry: { settingBar: 170, inlet: 'P' },
+        fields,
+        path: 'components.RV1',
+        unconfirmed: ['components.RV1.settingBar'],
+        wrong: { inlet: 'no such line' },
+      },
       global,
     })
     expect(page.find('.unsure').exists()).toBe(true)
@@ -103,18 +113,54 @@ describe('forms', () => {
     const page = mount(PositionsField, { props: { value: { centre: [], east: [['P', 'X']] } }, global })
     await page.findAll('input')[3]?.setValue('P>X Y>T, junk')
     await page.findAll('input')[3]?.trigger('change')
-    expect(page.emitted('change')?.at(-1)).toEqual([{ centre: [], east: [['P', 'X'], ['Y', 'T']] }])
+    expect(page.emitted('change')?.at(-1)).toEqual([
+      {
+        centre: [],
+        east: [
+          ['P', 'X'],
+          ['Y', 'T'],
+        ],
+      },
+    ])
   })
 })
 
 describe('target sheet', () => {
   const targets = {
     settings: [
-      { setting: 'RV1', pressureBar: 180, toleranceBar: 4, defined: 'cracking', derived: false, from: '', trouble: '', reads: [{ testPoint: 'G1', value: 180, low: 176, high: 184, reads: 'bar', raised: ['P1.compensator'], situation: {} }] },
-      { setting: 'P1.compensator', pressureBar: 156, toleranceBar: 3, defined: 'cracking', derived: true, from: 'From the work', trouble: 'No fitted gauge shows it', reads: [] },
+      {
+        setting: 'RV1',
+        pressureBar: 180,
+        toleranceBar: 4,
+        defined: 'cracking',
+        derived: false,
+        from: '',
+        trouble: '',
+        reads: [{ testPoint: 'G1', value: 180, low: 176, high: 184, reads: 'bar', raised: ['P1.compensator'], situation: {} }],
+      },
+      {
+        setting: 'P1.compensator',
+        pressureBar: 156,
+        toleranceBar: 3,
+        defined: 'cracking',
+        derived: true,
+        from: 'From the work',
+        trouble: 'No fitted gauge shows it',
+        reads: [],
+      },
     ],
     missing: ['P1.loadSense'],
-    points: [{ kind: 'work', subject: 'W1', line: 'P', pressureBar: 142, flowLpm: 30, askedLpm: 38, drives: [{ driver: 'E1', speedRpm: 1480, powerKw: 12, currentA: 0, load: 0.24 }] }],
+    points: [
+      {
+        kind: 'work',
+        subject: 'W1',
+        line: 'P',
+        pressureBar: 142,
+        flowLpm: 30,
+        askedLpm: 38,
+        drives: [{ driver: 'E1', speedRpm: 1480, powerKw: 12, currentA: 0, load: 0.24 }],
+      },
+    ],
   }
   it('says what each gauge must show, with what raised, what is derived, missing and short', async () => {
     const model = unit()

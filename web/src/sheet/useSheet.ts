@@ -76,7 +76,8 @@ export function useSheet(tag: string, whatIf: Ref<WhatIf>) {
       const kept = keptDraft(tag)
       // A draft of an older revision keeps its own base, so that saving it finds out who came between.
       try {
-        const from = kept && kept.base < unit.revision ? await call<Schema['UnitDocument']>('GET', `/api/units/${tag}/revisions/${kept.base}`) : unit
+        const from =
+          kept && kept.base < unit.revision ? await call<Schema['UnitDocument']>('GET', `/api/units/${tag}/revisions/${kept.base}`) : unit
         begin(from, kept)
       } catch {
         // Its revision is not in this data folder: what was kept is another unit's of the same tag, or older than the data.
@@ -115,7 +116,10 @@ export function useSheet(tag: string, whatIf: Ref<WhatIf>) {
     const mine = ++derived
     let found: Schema['TargetsView'] | undefined
     try {
-      found = await call<Schema['TargetsView']>('POST', `/api/calc/targets?${display.query}`, { unit: draft.value, measured: measured.value })
+      found = await call<Schema['TargetsView']>('POST', `/api/calc/targets?${display.query}`, {
+        unit: draft.value,
+        measured: measured.value,
+      })
     } catch {
       found = undefined // what is wrong is said once, by the sheet itself
     }
@@ -124,17 +128,25 @@ export function useSheet(tag: string, whatIf: Ref<WhatIf>) {
 
   let solving: ReturnType<typeof setTimeout> | undefined
   let deriving: ReturnType<typeof setTimeout> | undefined
-  watch([draft, whatIf, () => display.pressure], () => {
-    clearTimeout(solving)
-    solving = setTimeout(() => void solve(), 40)
-  }, { deep: true, immediate: true })
-  watch([draft, unconfirmed, measured, () => display.pressure], () => {
-    if (!draft.value || !base.value) return
-    history.note(JSON.stringify(draft.value))
-    keepDraft(tag, changed.value ? { base: base.value.revision, document: draft.value, unconfirmed: unconfirmed.value } : undefined)
-    clearTimeout(deriving)
-    deriving = setTimeout(() => void derive(), 250)
-  }, { deep: true, immediate: true })
+  watch(
+    [draft, whatIf, () => display.pressure],
+    () => {
+      clearTimeout(solving)
+      solving = setTimeout(() => void solve(), 40)
+    },
+    { deep: true, immediate: true },
+  )
+  watch(
+    [draft, unconfirmed, measured, () => display.pressure],
+    () => {
+      if (!draft.value || !base.value) return
+      history.note(JSON.stringify(draft.value))
+      keepDraft(tag, changed.value ? { base: base.value.revision, document: draft.value, unconfirmed: unconfirmed.value } : undefined)
+      clearTimeout(deriving)
+      deriving = setTimeout(() => void derive(), 250)
+    },
+    { deep: true, immediate: true },
+  )
   onScopeDispose(() => {
     clearTimeout(solving)
     clearTimeout(deriving)
@@ -181,7 +193,18 @@ export function useSheet(tag: string, whatIf: Ref<WhatIf>) {
   }
 
   return {
-    draft, unconfirmed, measured, base, answer, targets, refused, clash, changed, loadError: stored.error, save, merge,
+    draft,
+    unconfirmed,
+    measured,
+    base,
+    answer,
+    targets,
+    refused,
+    clash,
+    changed,
+    loadError: stored.error,
+    save,
+    merge,
     undo: () => turnBack(history.undo()),
     redo: () => turnBack(history.redo()),
     canUndo: history.canUndo,

@@ -27,21 +27,27 @@ const PLACES = [
 <template>
   <header class="no-print">
     <RouterLink to="/" class="home"><img src="/gate.svg" alt="" width="28" height="28" />Early Gate</RouterLink>
-    <span v-if="tag" class="unit" :title="unit?.name"><b>{{ tag }}</b> {{ unit?.name }}</span>
+    <span v-if="tag" class="unit" :title="unit?.name"
+      ><b>{{ tag }}</b> {{ unit?.name }}</span
+    >
     <nav v-if="tag" aria-label="Unit">
       <RouterLink
-        v-for="t in TABS" :key="t.name" :to="{ name: t.name, params: { tag } }"
-        :class="{ here: t.owns.includes(String(route.name)) }">{{ t.label }}</RouterLink>
+        v-for="t in TABS"
+        :key="t.name"
+        :to="{ name: t.name, params: { tag } }"
+        :class="{ here: t.owns.includes(String(route.name)) }"
+        >{{ t.label }}</RouterLink
+      >
     </nav>
     <nav v-else aria-label="Workshop">
-      <RouterLink v-for="p in PLACES" :key="p.name" :to="{ name: p.name }" :class="{ here: route.name === p.name }">{{ p.label }}</RouterLink>
+      <RouterLink v-for="p in PLACES" :key="p.name" :to="{ name: p.name }" :class="{ here: route.name === p.name }">{{
+        p.label
+      }}</RouterLink>
     </nav>
     <span class="gap"></span>
     <RouterLink v-if="tag" class="aside" :to="{ name: 'reckoner', query: { unit: tag } }">Reckoner</RouterLink>
     <div class="units" role="group" aria-label="Pressure unit">
-      <button
-        v-for="u in PRESSURE_UNITS" :key="u" type="button" :aria-pressed="display.pressure === u"
-        @click="display.pressure = u">
+      <button v-for="u in PRESSURE_UNITS" :key="u" type="button" :aria-pressed="display.pressure === u" @click="display.pressure = u">
         {{ u }}
       </button>
     </div>

@@ -44,7 +44,12 @@ const ceiling = computed(() => props.staff.ceilings[0])
 
 const flags = computed(() => {
   const list = [...props.staff.flags]
-  const places = spread(list.map((f) => y(f.bar)), 42, TOP + 22, board.value.bottom - 20)
+  const places = spread(
+    list.map((f) => y(f.bar)),
+    42,
+    TOP + 22,
+    board.value.bottom - 20,
+  )
   return list.map((f, i) => ({
     ...f,
     at: y(f.bar),
@@ -68,18 +73,30 @@ const gaps = computed(() =>
 
 <template>
   <svg
-    class="staff" :class="{ small }" :viewBox="`0 0 ${width} ${height}`" role="img"
-    :aria-label="`Staff of line ${staff.line}` + (live === undefined ? '' : `, now ${display.show(live)}`)">
+    class="staff"
+    :class="{ small }"
+    :viewBox="`0 0 ${width} ${height}`"
+    role="img"
+    :aria-label="`Staff of line ${staff.line}` + (live === undefined ? '' : `, now ${display.show(live)}`)"
+  >
     <defs>
       <pattern id="hatch" width="8" height="8" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
-        <rect width="8" height="8" class="hatch-ground" /><rect width="3" height="8" class="hatch" />
+        <rect width="8" height="8" class="hatch-ground" />
+        <rect width="3" height="8" class="hatch" />
       </pattern>
     </defs>
     <text :x="small ? 0 : 8" y="16" class="title">Line {{ staff.line }}, {{ display.pressure }}</text>
     <rect :x="board.x" :y="TOP" :width="board.w" :height="board.bottom - TOP" class="board" />
     <g v-for="t in ticks.all" :key="t.value">
       <rect :x="board.x + board.w * 0.78" :y="t.y" :width="board.w * 0.22" :height="ticks.half" class="block" />
-      <rect v-if="t.y - 2 * ticks.half > TOP" :x="board.x + board.w * 0.78" :y="t.y - 2 * ticks.half" :width="board.w * 0.22" :height="ticks.half" class="block" />
+      <rect
+        v-if="t.y - 2 * ticks.half > TOP"
+        :x="board.x + board.w * 0.78"
+        :y="t.y - 2 * ticks.half"
+        :width="board.w * 0.22"
+        :height="ticks.half"
+        class="block"
+      />
       <line :x1="board.x + board.w * 0.62" :x2="board.x + board.w" :y1="t.y" :y2="t.y" class="tick" />
       <text v-if="!small" :x="board.x + board.w * 0.58" :y="t.y + 5" class="number">{{ t.value }}</text>
     </g>
@@ -95,14 +112,20 @@ const gaps = computed(() =>
       </template>
       <template v-else>
         <path :d="`M ${board.x + board.w} ${f.at} L ${board.x + board.w + 14} ${f.label - 19} h 152 v 38 h -152 z`" />
-        <text :x="board.x + board.w + 22" :y="f.label - 3" class="flag-title">{{ f.title.length > 20 ? f.title.slice(0, 19) + '…' : f.title }}</text>
+        <text :x="board.x + board.w + 22" :y="f.label - 3" class="flag-title">
+          {{ f.title.length > 20 ? f.title.slice(0, 19) + '…' : f.title }}
+        </text>
         <text :x="board.x + board.w + 22" :y="f.label + 13" class="flag-note">{{ f.note }}</text>
       </template>
     </g>
     <g v-for="g in small ? [] : gaps" :key="g.upper + g.lower" :class="['gap', { short: g.short }]">
       <path :d="`M ${board.x + board.w + 172} ${g.from} h 8 V ${g.to} h -8`" />
-      <text :x="board.x + board.w + 185" :y="(g.from + g.to) / 2 - 1" class="flag-title">{{ g.short ? '▲ ' : '' }}{{ pressureNumber(g.bar, display.pressure) }}</text>
-      <text :x="board.x + board.w + 185" :y="(g.from + g.to) / 2 + 14" class="flag-note">asks {{ pressureNumber(g.neededBar, display.pressure) }}</text>
+      <text :x="board.x + board.w + 185" :y="(g.from + g.to) / 2 - 1" class="flag-title">
+        {{ g.short ? '▲ ' : '' }}{{ pressureNumber(g.bar, display.pressure) }}
+      </text>
+      <text :x="board.x + board.w + 185" :y="(g.from + g.to) / 2 + 14" class="flag-note">
+        asks {{ pressureNumber(g.neededBar, display.pressure) }}
+      </text>
     </g>
     <g v-if="live !== undefined" class="now">
       <path :d="`M ${board.x - 32} ${y(live) - 11} L ${board.x - 2} ${y(live)} L ${board.x - 32} ${y(live) + 11} z`" />

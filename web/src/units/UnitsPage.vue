@@ -60,7 +60,15 @@ const menu = ref<InstanceType<typeof Menu>>()
 const chosen = ref<UnitSummary>()
 const ACTIONS = [
   { label: 'Copy', command: () => (making.value = { from: chosen.value?.tag ?? '', tag: '', name: chosen.value?.name ?? '' }) },
-  { label: 'Remove', command: () => void put('DELETE', `/api/units/${encodeURIComponent(chosen.value?.tag ?? '')}?by=${encodeURIComponent(myName())}`, `${chosen.value?.tag} is removed; below it can be brought back.`) },
+  {
+    label: 'Remove',
+    command: () =>
+      void put(
+        'DELETE',
+        `/api/units/${encodeURIComponent(chosen.value?.tag ?? '')}?by=${encodeURIComponent(myName())}`,
+        `${chosen.value?.tag} is removed; below it can be brought back.`,
+      ),
+  },
 ]
 
 function more(event: Event, u: UnitSummary) {
@@ -112,20 +120,26 @@ function openRun(r: Schema['RunSummary']): string {
   <Problems :refused="loadError" />
   <p v-if="added" class="chip pass" role="status">{{ added }}</p>
   <p v-if="isPending" class="quiet">Reading the units …</p>
-  <p v-else-if="units && !units.length" class="card">
-    No unit yet. Import a unit file, the open JSON format described in docs/api.md.
-  </p>
+  <p v-else-if="units && !units.length" class="card">No unit yet. Import a unit file, the open JSON format described in docs/api.md.</p>
   <Menu ref="menu" :model="ACTIONS" popup />
   <div class="grid">
     <article v-for="u in units" :key="u.tag" class="card">
       <div class="pic"><Staff v-for="s in u.staffs.slice(0, 1)" :key="s.line" :staff="s" small /></div>
       <div class="text">
-        <h2><RouterLink :to="{ name: 'sheet', params: { tag: u.tag } }">{{ u.tag }}</RouterLink></h2>
+        <h2>
+          <RouterLink :to="{ name: 'sheet', params: { tag: u.tag } }">{{ u.tag }}</RouterLink>
+        </h2>
         <p class="name">{{ u.name }}</p>
         <p class="quiet small">Drawing {{ u.drawing || 'not given' }}, sheet revision {{ u.revision }}</p>
-        <p class="small">{{ stage(u) }} <span v-if="u.commissioned?.outcome === 'passed-with-deviations'" class="chip cannot-tell">◆ with deviations</span></p>
-        <p v-for="r in u.openRuns" :key="r.id" class="small"><RouterLink :to="{ name: 'run', params: { tag: u.tag, id: r.id } }">{{ openRun(r) }}</RouterLink></p>
-        <p v-if="u.openRunCount > u.openRuns.length" class="small"><RouterLink :to="{ name: 'start', params: { tag: u.tag } }">{{ u.openRunCount - u.openRuns.length }} more open</RouterLink></p>
+        <p class="small">
+          {{ stage(u) }} <span v-if="u.commissioned?.outcome === 'passed-with-deviations'" class="chip cannot-tell">◆ with deviations</span>
+        </p>
+        <p v-for="r in u.openRuns" :key="r.id" class="small">
+          <RouterLink :to="{ name: 'run', params: { tag: u.tag, id: r.id } }">{{ openRun(r) }}</RouterLink>
+        </p>
+        <p v-if="u.openRunCount > u.openRuns.length" class="small">
+          <RouterLink :to="{ name: 'start', params: { tag: u.tag } }">{{ u.openRunCount - u.openRuns.length }} more open</RouterLink>
+        </p>
         <p class="small">
           <span v-if="u.missing" class="chip cannot-tell">◆ {{ u.missing }} missing on its sheet</span>
           <span v-else-if="u.findings" class="chip fail">▲ {{ u.findings }} {{ u.findings === 1 ? 'finding' : 'findings' }}</span>
@@ -133,8 +147,17 @@ function openRun(r: Schema['RunSummary']): string {
         </p>
         <div class="go">
           <RouterLink :to="{ name: 'sheet', params: { tag: u.tag } }"><Button label="Sheet" outlined tabindex="-1" /></RouterLink>
-          <Button label="More" :aria-label="`More for ${u.tag}`" severity="secondary" outlined aria-haspopup="true" @click="more($event, u)" />
-          <RouterLink v-if="!u.missing" :to="{ name: 'start', params: { tag: u.tag } }"><Button :label="u.openRuns.length ? 'Go on or start' : 'Start a run'" tabindex="-1" /></RouterLink>
+          <Button
+            label="More"
+            :aria-label="`More for ${u.tag}`"
+            severity="secondary"
+            outlined
+            aria-haspopup="true"
+            @click="more($event, u)"
+          />
+          <RouterLink v-if="!u.missing" :to="{ name: 'start', params: { tag: u.tag } }"
+            ><Button :label="u.openRuns.length ? 'Go on or start' : 'Start a run'" tabindex="-1"
+          /></RouterLink>
         </div>
       </div>
     </article>
@@ -142,8 +165,16 @@ function openRun(r: Schema['RunSummary']): string {
   <section v-if="removed?.length" class="card removed">
     <h2>Removed</h2>
     <p v-for="r in removed" :key="r.tag">
-      <span><b>{{ r.tag }}</b> {{ r.name }}, {{ new Date(r.at).toLocaleDateString('en-GB') }}{{ r.by && `, ${r.by}` }}</span>
-      <Button label="Bring back" :aria-label="`Bring back ${r.tag}`" severity="secondary" outlined @click="put('POST', `/api/removed-units/${encodeURIComponent(r.tag)}/bring-back`, `${r.tag} is back.`)" />
+      <span
+        ><b>{{ r.tag }}</b> {{ r.name }}, {{ new Date(r.at).toLocaleDateString('en-GB') }}{{ r.by && `, ${r.by}` }}</span
+      >
+      <Button
+        label="Bring back"
+        :aria-label="`Bring back ${r.tag}`"
+        severity="secondary"
+        outlined
+        @click="put('POST', `/api/removed-units/${encodeURIComponent(r.tag)}/bring-back`, `${r.tag} is back.`)"
+      />
     </p>
   </section>
 </template>

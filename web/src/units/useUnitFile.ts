@@ -14,9 +14,7 @@ export function useUnitFile(tag: string) {
   const ratedCurrents = computed(() =>
     Object.fromEntries((unit.value?.components ?? []).filter((c) => c.ratedCurrentA).map((c) => [c.id, c.ratedCurrentA ?? 0])),
   )
-  const gaugeErrors = computed(() =>
-    Object.fromEntries((unit.value?.testPoints ?? []).map((t) => [t.id, (t.rangeBar * t.class) / 100])),
-  )
+  const gaugeErrors = computed(() => Object.fromEntries((unit.value?.testPoints ?? []).map((t) => [t.id, (t.rangeBar * t.class) / 100])))
   /** How long a battery motor may be on, s. */
   const onTimes = computed(() =>
     Object.fromEntries((unit.value?.components ?? []).filter((c) => c.type === 'dc-motor').map((c) => [c.id, Number(c.onTimeS)])),

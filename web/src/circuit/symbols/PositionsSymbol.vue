@@ -29,7 +29,11 @@ function lead(line: string): string {
   <g v-for="b in boxes" :key="b.name" :transform="`translate(${b.x} 0)`" :class="{ here: b.here }">
     <rect :x="-POSITION / 2" y="-19" :width="POSITION" height="38" class="body" />
     <path v-for="w in b.ways" :key="w" :d="w" class="line arrow" transform="scale(0.62 0.9)" />
-    <path v-if="!b.ways.length" d="M -8 -18 v 8 m -4 0 h 8 M 8 -18 v 8 m -4 0 h 8 M -8 18 v -8 m -4 0 h 8 M 8 18 v -8 m -4 0 h 8" class="line" />
+    <path
+      v-if="!b.ways.length"
+      d="M -8 -18 v 8 m -4 0 h 8 M 8 -18 v 8 m -4 0 h 8 M -8 18 v -8 m -4 0 h 8 M 8 18 v -8 m -4 0 h 8"
+      class="line"
+    />
   </g>
 </template>
 

@@ -15,7 +15,10 @@ const reducing = computed(() => props.component.type === 'reducing-valve')
   <path v-if="remote" d="M -20 0 H -42" class="pilot" />
   <path v-if="component.drain" d="M 20 14 H 30 V 30 m -9 -6 v 6 h 18 v -6" class="pilot" />
   <template v-if="component.reverseCheck">
-    <path d="M 0 -30 H -28 V 30 H 0" class="line" /><circle cx="-28" cy="2" r="5" class="body" /><path d="M -35 6 L -28 12 L -21 6" class="line" />
+    <path d="M 0 -30 H -28 V 30 H 0" class="line" /><circle cx="-28" cy="2" r="5" class="body" /><path
+      d="M -35 6 L -28 12 L -21 6"
+      class="line"
+    />
   </template>
   <rect x="-20" y="-21" width="40" height="42" class="body" />
   <path :d="reducing ? SYMBOLS.openArrow : SYMBOLS.shutArrow" class="line" />
