@@ -1,3 +1,4 @@
+import { say } from '../words'
 import type { components } from './schema'
 
 export type Schema = components['schemas']
@@ -50,7 +51,7 @@ async function answer(method: string, path: string, body: unknown, key?: string)
       ...(body === undefined ? {} : { body: text }),
     })
   } catch {
-    throw new Refused('The server can’t be reached. What you typed stays here.', [], 0)
+    throw new Refused(say('api.client.the-server-can-t'), [], 0)
   }
   if (!response.ok) {
     throw await refusal(response)
@@ -62,9 +63,9 @@ async function refusal(response: Response): Promise<Refused> {
   try {
     const problem = (await response.json()) as { title?: string; detail?: string; problems?: Place[] }
     const places = problem.problems?.length ? problem.problems : [{ path: '', message: problem.detail ?? '' }]
-    return new Refused(problem.title ?? 'Refused', places, response.status)
+    return new Refused(problem.title ?? say('api.client.refused'), places, response.status)
   } catch {
-    return new Refused(`The server answered ${response.status}`, [], response.status)
+    return new Refused(say('api.client.the-server-answered', response.status), [], response.status)
   }
 }
 

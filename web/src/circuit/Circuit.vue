@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { say } from '../words'
 import { computed, ref } from 'vue'
 import type { Schema } from '../api/client'
 import { useDisplay } from '../display/display'
@@ -99,7 +100,7 @@ function choose(id: string) {
     class="circuit"
     :viewBox="`0 ${drawing.top} ${drawing.width} ${drawing.height}`"
     role="group"
-    :aria-label="`Circuit of ${unit.tag}`"
+    :aria-label="say('circuit.circuit.circuit-of', unit.tag)"
   >
     <g v-for="s in drawing.shafts" :key="s.x1">
       <path :d="`M ${s.x1} ${s.y - 4} H ${s.x2} M ${s.x1} ${s.y + 4} H ${s.x2}`" class="line" />
@@ -131,7 +132,7 @@ function choose(id: string) {
       :class="['part', { current: isCurrent(p.component.id), fault: faults?.includes(p.component.id), open: editable }]"
       :tabindex="editable ? 0 : undefined"
       :role="editable ? 'button' : undefined"
-      :aria-label="editable ? `Edit ${p.component.id}` : undefined"
+      :aria-label="editable ? say('circuit.circuit.edit', p.component.id) : undefined"
       @click="choose(p.component.id)"
       @keydown.enter="choose(p.component.id)"
     >

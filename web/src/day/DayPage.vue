@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { say } from '../words'
 import Button from 'primevue/button'
 import { computed, ref, watch } from 'vue'
 import { asRefused, call, callText, type Refused, type Schema } from '../api/client'
@@ -61,15 +62,17 @@ async function calendar() {
 
 <template>
   <div class="head">
-    <h1>Day sheet</h1>
-    <span class="gap"></span><Button label="Calendar file" :disabled="!day?.entries.length" @click="calendar" />
+    <h1>{{ say('day.dayPage.day-sheet') }}</h1>
+    <span class="gap"></span><Button :label="say('day.dayPage.calendar-file')" :disabled="!day?.entries.length" @click="calendar" />
   </div>
   <section class="card form">
-    <label>Date <input v-model="date" type="date" class="p-inputtext" /></label>
-    <label>Begins <input v-model="start" type="time" class="p-inputtext" /></label>
-    <label>Technicians <input v-model.number="technicians" type="number" min="1" max="10" class="p-inputtext" /></label>
+    <label>{{ say('day.dayPage.date') }} <input v-model="date" type="date" class="p-inputtext" /></label>
+    <label>{{ say('day.dayPage.begins') }} <input v-model="start" type="time" class="p-inputtext" /></label>
+    <label
+      >{{ say('day.dayPage.technicians') }} <input v-model.number="technicians" type="number" min="1" max="10" class="p-inputtext"
+    /></label>
     <fieldset>
-      <legend>Units</legend>
+      <legend>{{ say('day.dayPage.units') }}</legend>
       <label v-for="u in units" :key="u.tag" class="check"
         ><input v-model="tags" type="checkbox" :value="u.tag" :disabled="u.missing > 0" /> {{ u.tag }}</label
       >
@@ -80,12 +83,12 @@ async function calendar() {
     <table>
       <thead>
         <tr>
-          <th>Unit</th>
-          <th>Technician</th>
-          <th>From</th>
-          <th>To</th>
-          <th class="wide">The day; dark where the partner is needed</th>
-          <th>Instruments</th>
+          <th>{{ say('day.dayPage.unit') }}</th>
+          <th>{{ say('day.dayPage.technician') }}</th>
+          <th>{{ say('day.dayPage.from') }}</th>
+          <th>{{ say('day.dayPage.to') }}</th>
+          <th class="wide">{{ say('day.dayPage.the-day-dark-where') }}</th>
+          <th>{{ say('day.dayPage.instruments') }}</th>
         </tr>
       </thead>
       <tbody>
@@ -105,11 +108,15 @@ async function calendar() {
                 :key="p.from"
                 class="partner"
                 :style="bar(p.from, p.to)"
-                :title="`partner ${clock(p.from)} to ${clock(p.to)}`"
+                :title="say('day.dayPage.partner-to', clock(p.from), clock(p.to))"
               ></div>
             </div>
             <div class="quiet small">
-              partner {{ e.partner.map((p) => `${clock(p.from)} to ${clock(p.to)}`).join(', ') || 'not needed' }}
+              {{
+                e.partner.length
+                  ? say('day.dayPage.partner', e.partner.map((p) => say('day.dayPage.stretch', clock(p.from), clock(p.to))).join(', '))
+                  : say('day.dayPage.not-needed')
+              }}
             </div>
           </td>
           <td class="small">{{ e.instruments.join(', ') }}</td>
@@ -117,13 +124,13 @@ async function calendar() {
       </tbody>
     </table>
     <p v-if="day.entries.length">
-      All done at <b>{{ clock(day.done) }}</b>. No instrument and no partner is wanted twice at a time.
+      {{ say('day.dayPage.all-done-at') }} <b>{{ clock(day.done) }}</b>{{ say('day.dayPage.no-instrument-and-no') }}
     </p>
     <p v-for="l in day.leftOut" :key="l.tag" class="out">
-      <b>■ {{ l.tag }} is left out.</b> {{ l.message }}
+      <b>{{ say('day.dayPage.is-left-out', l.tag) }}</b> {{ l.message }}
     </p>
   </section>
-  <p v-else class="quiet">Choose the units of the day.</p>
+  <p v-else class="quiet">{{ say('day.dayPage.choose-the-units-of') }}</p>
 </template>
 
 <style scoped>

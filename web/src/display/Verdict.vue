@@ -1,11 +1,12 @@
 <script setup lang="ts">
+import { say } from '../words'
 import { computed } from 'vue'
 
 const props = defineProps<{ grade: string }>()
 const SHOWN: Record<string, [string, string]> = {
   pass: ['✔', 'pass'],
   fail: ['✖', 'fail'],
-  'cannot-tell': ['?', 'cannot tell'],
+  'cannot-tell': ['?', say('display.verdict.cannot-tell')],
 }
 const shown = computed(() => SHOWN[props.grade] ?? ['', props.grade])
 </script>

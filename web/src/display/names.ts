@@ -1,8 +1,9 @@
+import { say } from '../words'
 const CONTROLS: Record<string, string> = {
-  loadSense: 'load sense',
-  powerLimiter: 'power limiter',
-  reliefA: 'relief A',
-  reliefB: 'relief B',
+  loadSense: say('display.names.load-sense'),
+  powerLimiter: say('display.names.power-limiter'),
+  reliefA: say('display.names.relief-a'),
+  reliefB: say('display.names.relief-b'),
 }
 
 const PARTS: Record<string, string> = { relief: 'relief', compensator: 'compensator' }
@@ -14,7 +15,7 @@ export function settingName(id: string, kind?: string): string {
 }
 
 export const SCHOOL_NAMES: Record<string, string> = {
-  'lead-with-pump': 'Lead with the pump',
-  'lead-with-relief': 'Lead with the relief',
-  'side-by-side': 'Side by side',
+  'lead-with-pump': say('display.names.lead-with-the-pump'),
+  'lead-with-relief': say('display.names.lead-with-the-relief'),
+  'side-by-side': say('display.names.side-by-side'),
 }

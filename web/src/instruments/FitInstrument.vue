@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { say } from '../words'
 import { useQuery } from '@tanstack/vue-query'
 import Button from 'primevue/button'
 import { computed, ref } from 'vue'
@@ -51,29 +52,32 @@ async function fit() {
 
 <template>
   <section class="card fit">
-    <h2>Fit {{ instrument.name }}</h2>
+    <h2>{{ say('instruments.fitInstrument.fit', instrument.name) }}</h2>
     <label
-      >Unit
-      <select v-model="tag" aria-label="Unit" class="p-inputtext" @change="testPoint = ''">
-        <option value="">choose</option>
+      >{{ say('instruments.fitInstrument.unit') }}
+      <select v-model="tag" :aria-label="say('instruments.fitInstrument.unit')" class="p-inputtext" @change="testPoint = ''">
+        <option value="">{{ say('instruments.fitInstrument.choose') }}</option>
         <option v-for="u in units" :key="u.tag" :value="u.tag">{{ u.tag }}</option>
       </select></label
     >
     <label v-if="document"
-      >Test point
-      <select v-model="testPoint" aria-label="Test point" class="p-inputtext">
-        <option value="">choose</option>
-        <option v-for="t in document.testPoints" :key="t.id" :value="t.id">{{ t.id }} on line {{ t.line }}</option>
+      >{{ say('instruments.fitInstrument.test-point') }}
+      <select v-model="testPoint" :aria-label="say('instruments.fitInstrument.test-point')" class="p-inputtext">
+        <option value="">{{ say('instruments.fitInstrument.choose') }}</option>
+        <option v-for="t in document.testPoints" :key="t.id" :value="t.id">
+          {{ say('instruments.fitInstrument.on-line', t.id, t.line) }}
+        </option>
       </select></label
     >
-    <Button label="Fit and check" :disabled="!testPoint" @click="fit" />
-    <Button label="Close" severity="secondary" outlined @click="emit('done')" />
+    <Button :label="say('instruments.fitInstrument.fit-and-check')" :disabled="!testPoint" @click="fit" />
+    <Button :label="say('instruments.fitInstrument.close')" severity="secondary" outlined @click="emit('done')" />
     <Problems :refused="refused" />
     <div v-if="fitted" class="remarks" role="status">
-      <p v-if="!fitted.remarks.length">● It suits every target read there.</p>
+      <p v-if="!fitted.remarks.length">{{ say('instruments.fitInstrument.it-suits-every-target') }}</p>
       <p v-for="r in fitted.remarks" :key="r" class="against">▲ {{ r }}</p>
       <p>
-        <RouterLink :to="{ name: 'sheet', params: { tag } }">On the sheet of {{ tag }}</RouterLink> it is a change that is not saved yet.
+        <RouterLink :to="{ name: 'sheet', params: { tag } }">{{ say('instruments.fitInstrument.on-the-sheet-of', tag) }}</RouterLink>
+        {{ say('instruments.fitInstrument.it-is-a-change') }}
       </p>
     </div>
   </section>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { say } from '../words'
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import Button from 'primevue/button'
 import { ref } from 'vue'
@@ -69,43 +70,59 @@ async function save() {
 }
 
 function state(i: Instrument): string {
-  if (i.retired) return '○ out of use'
-  if (!i.calibrationDue) return '▲ no date'
-  return i.calibrationDue < new Date().toISOString().slice(0, 10) ? '▲ ran out' : '● valid'
+  if (i.retired) return say('instruments.instrumentsPage.out-of-use-2')
+  if (!i.calibrationDue) return say('instruments.instrumentsPage.no-date')
+  return i.calibrationDue < new Date().toISOString().slice(0, 10)
+    ? say('instruments.instrumentsPage.ran-out')
+    : say('instruments.instrumentsPage.valid')
 }
 </script>
 
 <template>
   <div class="head">
-    <h1>Instruments</h1>
-    <span class="quiet">{{ all?.length ?? 0 }} in the register</span>
+    <h1>{{ say('instruments.instrumentsPage.instruments') }}</h1>
+    <span class="quiet">{{ say('instruments.instrumentsPage.in-the-register', all?.length ?? 0) }}</span>
     <span class="gap"></span>
-    <Button label="Add an instrument" severity="secondary" outlined @click="form = { ...EMPTY }" />
+    <Button :label="say('instruments.instrumentsPage.add-an-instrument')" severity="secondary" outlined @click="form = { ...EMPTY }" />
   </div>
   <Problems :refused="error ? asRefused(error) : null" />
   <form v-if="form" class="card form" @submit.prevent="save">
-    <label>Name <input v-model="form.name" class="p-inputtext" /></label>
+    <label>{{ say('instruments.instrumentsPage.name') }} <input v-model="form.name" class="p-inputtext" /></label>
     <label
-      >Kind
+      >{{ say('instruments.instrumentsPage.kind') }}
       <select v-model="form.kind" class="p-inputtext" @change="form.unit = KINDS[form.kind]?.[0] ?? 'bar'">
         <option v-for="(_, k) in KINDS" :key="k" :value="k">{{ k.replace('-', ' ') }}</option>
       </select></label
     >
     <label
-      >Unit
+      >{{ say('instruments.instrumentsPage.unit') }}
       <select v-model="form.unit" class="p-inputtext">
         <option v-for="u in KINDS[form.kind]" :key="u">{{ u }}</option>
       </select></label
     >
-    <label>Range, {{ form.unit }} <input v-model="form.range" class="p-inputtext" inputmode="decimal" /></label>
-    <label>Class, % of range <input v-model="form.accuracyClass" class="p-inputtext" inputmode="decimal" /></label>
-    <label>Resolution, {{ form.unit }} <input v-model="form.resolution" class="p-inputtext" inputmode="decimal" /></label>
-    <label>Calibration due <input v-model="form.calibrationDue" type="date" class="p-inputtext" /></label>
-    <label>Medium it has seen <input v-model="form.medium" class="p-inputtext" /></label>
-    <label class="check"><input v-model="form.retired" type="checkbox" /> out of use</label>
+    <label
+      >{{ say('instruments.instrumentsPage.range', form.unit) }} <input v-model="form.range" class="p-inputtext" inputmode="decimal"
+    /></label>
+    <label
+      >{{ say('instruments.instrumentsPage.class-of-range') }} <input v-model="form.accuracyClass" class="p-inputtext" inputmode="decimal"
+    /></label>
+    <label
+      >{{ say('instruments.instrumentsPage.resolution', form.unit) }}
+      <input v-model="form.resolution" class="p-inputtext" inputmode="decimal"
+    /></label>
+    <label
+      >{{ say('instruments.instrumentsPage.calibration-due') }} <input v-model="form.calibrationDue" type="date" class="p-inputtext"
+    /></label>
+    <label>{{ say('instruments.instrumentsPage.medium-it-has-seen') }} <input v-model="form.medium" class="p-inputtext" /></label>
+    <label class="check"><input v-model="form.retired" type="checkbox" /> {{ say('instruments.instrumentsPage.out-of-use') }}</label>
     <Problems :refused="refused" />
     <div class="go">
-      <Button type="submit" label="Keep" /><Button label="Leave it" severity="secondary" outlined @click="form = undefined" />
+      <Button type="submit" :label="say('instruments.instrumentsPage.keep')" /><Button
+        :label="say('instruments.instrumentsPage.leave-it')"
+        severity="secondary"
+        outlined
+        @click="form = undefined"
+      />
     </div>
   </form>
   <FitInstrument v-if="fitting" :key="fitting.id" :instrument="fitting" @done="fitting = undefined" />
@@ -113,14 +130,16 @@ function state(i: Instrument): string {
     <table>
       <thead>
         <tr>
-          <th>Name</th>
-          <th>Kind</th>
-          <th>Range</th>
-          <th>Class</th>
-          <th>Resolution</th>
-          <th>Calibration</th>
-          <th>Medium</th>
-          <th><span class="hidden">Do</span></th>
+          <th>{{ say('instruments.instrumentsPage.name') }}</th>
+          <th>{{ say('instruments.instrumentsPage.kind') }}</th>
+          <th>{{ say('instruments.instrumentsPage.range-2') }}</th>
+          <th>{{ say('instruments.instrumentsPage.class') }}</th>
+          <th>{{ say('instruments.instrumentsPage.resolution-2') }}</th>
+          <th>{{ say('instruments.instrumentsPage.calibration') }}</th>
+          <th>{{ say('instruments.instrumentsPage.medium') }}</th>
+          <th>
+            <span class="hidden">{{ say('instruments.instrumentsPage.do') }}</span>
+          </th>
         </tr>
       </thead>
       <tbody>
@@ -129,7 +148,7 @@ function state(i: Instrument): string {
             <b>{{ i.name }}</b>
           </td>
           <td>{{ i.kind.replace('-', ' ') }}</td>
-          <td>0 to {{ i.range }} {{ i.unit }}</td>
+          <td>{{ say('instruments.instrumentsPage.to', i.range, i.unit) }}</td>
           <td>{{ i.accuracyClass }}</td>
           <td>{{ i.resolution }} {{ i.unit }}</td>
           <td :class="{ out: state(i).startsWith('▲') }">
@@ -137,13 +156,25 @@ function state(i: Instrument): string {
           </td>
           <td :class="{ out: i.medium !== 'oil' }">{{ i.medium }}</td>
           <td class="go">
-            <Button label="Change" :aria-label="`Change ${i.name}`" severity="secondary" outlined @click="edit(i)" />
-            <Button v-if="KINDS.gauge?.includes(i.unit)" label="Fit" :aria-label="`Fit ${i.name}`" outlined @click="fitting = i" />
+            <Button
+              :label="say('instruments.instrumentsPage.change')"
+              :aria-label="say('instruments.instrumentsPage.change-2', i.name)"
+              severity="secondary"
+              outlined
+              @click="edit(i)"
+            />
+            <Button
+              v-if="KINDS.gauge?.includes(i.unit)"
+              :label="say('instruments.instrumentsPage.fit')"
+              :aria-label="say('instruments.instrumentsPage.fit-2', i.name)"
+              outlined
+              @click="fitting = i"
+            />
           </td>
         </tr>
       </tbody>
     </table>
-    <p v-if="all && !all.length" class="quiet">No instrument yet. Add the gauges that readings are taken on.</p>
+    <p v-if="all && !all.length" class="quiet">{{ say('instruments.instrumentsPage.no-instrument-yet-add') }}</p>
   </div>
 </template>
 

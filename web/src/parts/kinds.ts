@@ -1,3 +1,4 @@
+import { say } from '../words'
 import type { Component } from 'vue'
 import AccumulatorSymbol from '../circuit/symbols/AccumulatorSymbol.vue'
 import CheckSymbol from '../circuit/symbols/CheckSymbol.vue'
@@ -131,14 +132,14 @@ export const KINDS: Record<string, Kind> = {
   'relief-valve': {
     ...VALVE,
     chapter: 'pump-line',
-    target: (_, defined) => (defined === 'full-flow' ? 'at full flow' : 'cracking'),
+    target: (_, defined) => (defined === 'full-flow' ? say('parts.kinds.at-full-flow') : 'cracking'),
     prefix: 'RV',
     values: { acting: 'pilot', inlet: '', outlet: 'T', settingBar: 100, overrideBar: 6, ratedFlowLpm: 100, ...SCREW },
   },
   'unloading-valve': {
     ...VALVE,
     chapter: 'pump-line',
-    target: (c) => (c.differential === undefined ? 'begins to unload' : 'cut-out'),
+    target: (c) => (c.differential === undefined ? say('parts.kinds.begins-to-unload') : 'cut-out'),
     prefix: 'UV',
     values: { inlet: '', outlet: 'T', pilot: '', settingBar: 60, ratedFlowLpm: 100, ratedDropBar: 4, ...SCREW },
   },

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { say } from '../words'
 import { useQuery } from '@tanstack/vue-query'
 import Button from 'primevue/button'
 import Select from 'primevue/select'
@@ -18,10 +19,10 @@ const display = useDisplay()
 const school = ref('auto')
 const sectionOrder = ref('highest-first')
 const GAPS = [
-  { label: '14 bar between', value: { kind: 'fixed', bar: 14 } },
-  { label: '17 bar between', value: { kind: 'fixed', bar: 17 } },
-  { label: '10 and 20 % above work', value: { kind: 'percent', compensator: 10, relief: 20 } },
-  { label: 'as the schematic', value: { kind: 'schematic' } },
+  { label: say('plan.planPage.bar-between'), value: { kind: 'fixed', bar: 14 } },
+  { label: say('plan.planPage.bar-between-2'), value: { kind: 'fixed', bar: 17 } },
+  { label: say('plan.planPage.and-above-work'), value: { kind: 'percent', compensator: 10, relief: 20 } },
+  { label: say('plan.planPage.as-the-schematic'), value: { kind: 'schematic' } },
 ]
 const gap = ref(GAPS[0])
 const gapSchool = computed(() => gap.value?.value ?? {})
@@ -72,25 +73,32 @@ function go(by: number) {
   <section v-if="data" class="card school">
     <div class="row">
       <h1>
-        {{ data.plan.refused.length ? 'There is no safe plan as things stand' : (SCHOOL_NAMES[data.plan.school] ?? data.plan.school) }}
+        {{ data.plan.refused.length ? say('plan.planPage.there-is-no-safe') : (SCHOOL_NAMES[data.plan.school] ?? data.plan.school) }}
       </h1>
       <span class="gap"></span>
-      <label>Gap <Select v-model="gap" :options="GAPS" option-label="label" aria-label="Gap school" /></label>
+      <label
+        >{{ say('plan.planPage.gap') }}
+        <Select v-model="gap" :options="GAPS" option-label="label" :aria-label="say('plan.planPage.gap-school')"
+      /></label>
       <label v-if="sections"
-        >Sections
+        >{{ say('plan.planPage.sections') }}
         <select v-model="sectionOrder" class="p-inputtext">
-          <option value="highest-first">highest first</option>
-          <option value="branches-first">branches first</option>
+          <option value="highest-first">{{ say('plan.planPage.highest-first') }}</option>
+          <option value="branches-first">{{ say('plan.planPage.branches-first') }}</option>
         </select>
       </label>
       <template v-if="!data.plan.refused.length">
         <a :href="`/api/units/${tag}/field-sheet.pdf?${query}`" download
-          ><Button label="Field sheet" severity="secondary" outlined tabindex="-1"
+          ><Button :label="say('plan.planPage.field-sheet')" severity="secondary" outlined tabindex="-1"
         /></a>
-        <a :href="`/api/units/${tag}/plan.csv?${query}`" download><Button label="CSV" severity="secondary" outlined tabindex="-1" /></a>
-        <a :href="`/api/units/${tag}/plan.json?${query}`" download><Button label="JSON" severity="secondary" outlined tabindex="-1" /></a>
+        <a :href="`/api/units/${tag}/plan.csv?${query}`" download
+          ><Button :label="say('plan.planPage.csv')" severity="secondary" outlined tabindex="-1"
+        /></a>
+        <a :href="`/api/units/${tag}/plan.json?${query}`" download
+          ><Button :label="say('plan.planPage.json')" severity="secondary" outlined tabindex="-1"
+        /></a>
         <RouterLink :to="{ name: 'start', params: { tag }, query: { school, sectionOrder, gapSchool: chosenGap } }"
-          ><Button label="Walk this plan" tabindex="-1"
+          ><Button :label="say('plan.planPage.walk-this-plan')" tabindex="-1"
         /></RouterLink>
       </template>
     </div>
@@ -99,13 +107,13 @@ function go(by: number) {
       <b>■ {{ r.subject }}</b> {{ r.message }}
     </p>
     <RouterLink v-if="data.plan.refused.length" :to="{ name: 'sheet', params: { tag } }"
-      ><Button label="Back to the sheet" tabindex="-1"
+      ><Button :label="say('plan.planPage.back-to-the-sheet')" tabindex="-1"
     /></RouterLink>
     <SchoolTable v-if="data.plan.comparison.length" v-model="school" :comparison="data.plan.comparison" :planned="data.plan.school" />
   </section>
   <template v-if="data && !data.plan.refused.length">
     <div class="page">
-      <nav ref="list" class="card steps" aria-label="Steps">
+      <nav ref="list" class="card steps" :aria-label="say('plan.planPage.steps')">
         <template v-for="p in data.plan.phases" :key="p.id">
           <h2>{{ p.title }}</h2>
           <button
@@ -118,15 +126,17 @@ function go(by: number) {
           >
             <span class="kind">{{ s.id.slice(1) }}</span><span>{{ s.unprotected ? '▲ ' : '' }}{{ s.action }}</span>
           </button>
-          <p class="hold"><b>Gate</b> {{ p.holdPoint.conditions.join('; ') }}</p>
+          <p class="hold">
+            <b>{{ say('plan.planPage.gate') }}</b> {{ p.holdPoint.conditions.join('; ') }}
+          </p>
         </template>
       </nav>
       <section v-if="step" class="card chosen">
         <div class="row">
-          <span class="quiet">Step {{ step.id.slice(1) }} of {{ steps.length }} · {{ step.kind.replace('-', ' ') }}</span>
+          <span class="quiet">{{ say('plan.planPage.step-of', step.id.slice(1), steps.length, step.kind.replace('-', ' ')) }}</span>
           <span class="gap"></span>
-          <Button label="Back" severity="secondary" outlined @click="go(-1)" />
-          <Button label="Next" severity="secondary" outlined @click="go(1)" />
+          <Button :label="say('plan.planPage.back')" severity="secondary" outlined @click="go(-1)" />
+          <Button :label="say('plan.planPage.next')" severity="secondary" outlined @click="go(1)" />
         </div>
         <h1>{{ step.action }}</h1>
         <StepDetail :step="step">
@@ -150,7 +160,7 @@ function go(by: number) {
       </section>
     </div>
   </template>
-  <p v-else-if="!data && !error" class="quiet">Deriving the plan …</p>
+  <p v-else-if="!data && !error" class="quiet">{{ say('plan.planPage.deriving-the-plan') }}</p>
 </template>
 
 <style scoped>

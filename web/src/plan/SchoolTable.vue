@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { say } from '../words'
 import type { Schema } from '../api/client'
 import { SCHOOL_NAMES } from '../display/names'
 
@@ -15,13 +16,13 @@ function minutes(seconds: number): string {
   <table>
     <thead>
       <tr>
-        <th>Way</th>
-        <th>Peak motor load</th>
-        <th>Heat</th>
-        <th>Oil warms by</th>
-        <th>Longest unprotected</th>
-        <th>Screw moves</th>
-        <th>In all</th>
+        <th>{{ say('plan.schoolTable.way') }}</th>
+        <th>{{ say('plan.schoolTable.peak-motor-load') }}</th>
+        <th>{{ say('plan.schoolTable.heat') }}</th>
+        <th>{{ say('plan.schoolTable.oil-warms-by') }}</th>
+        <th>{{ say('plan.schoolTable.longest-unprotected') }}</th>
+        <th>{{ say('plan.schoolTable.screw-moves') }}</th>
+        <th>{{ say('plan.schoolTable.in-all') }}</th>
       </tr>
     </thead>
     <tbody>
@@ -38,14 +39,14 @@ function minutes(seconds: number): string {
         </td>
         <td :class="{ over: c.refused }">{{ Math.round(c.peakMotorLoad * 100) }} %</td>
         <template v-if="c.refused"
-          ><td colspan="5" class="over">refused: {{ c.refused }}</td></template
+          ><td colspan="5" class="over">{{ say('plan.schoolTable.refused', c.refused) }}</td></template
         >
         <template v-else>
-          <td>{{ (c.heatKj / 1000).toFixed(1) }} MJ</td>
+          <td>{{ say('plan.schoolTable.mj', (c.heatKj / 1000).toFixed(1)) }}</td>
           <td>{{ c.tankRiseC }} K</td>
           <td>{{ minutes(c.unprotectedS) }}</td>
           <td>{{ c.moves }}</td>
-          <td>{{ c.minutes }} min</td>
+          <td>{{ say('plan.schoolTable.min', c.minutes) }}</td>
         </template>
       </tr>
     </tbody>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { say } from '../words'
 import type { Schema } from '../api/client'
 import { settingName } from '../display/names'
 
@@ -10,34 +11,41 @@ defineProps<{ step: Schema['StepView'] }>()
     <p v-if="step.why" class="why">{{ step.why }}</p>
     <dl>
       <template v-if="step.inControl"
-        ><dt>Who has the gauge</dt>
+        ><dt>{{ say('plan.stepDetail.who-has-the-gauge') }}</dt>
         <dd>
           <b>{{ settingName(step.inControl) }}</b>
         </dd></template
       >
       <template v-for="e in step.expect" :key="e.testPoint">
-        <dt>{{ e.testPoint === 'OIL' ? 'Oil' : e.testPoint }} must show</dt>
+        <dt>{{ say('plan.stepDetail.must-show', e.testPoint === 'OIL' ? say('plan.stepDetail.oil') : e.testPoint) }}</dt>
         <dd>
-          <b>{{ e.low }} to {{ e.high }} {{ e.reads }}</b
-          ><span class="quiet">, model {{ e.value }} {{ e.reads }}</span>
+          <b>{{ say('plan.stepDetail.to', e.low, e.high, e.reads) }}</b><span class="quiet">{{
+            say('plan.stepDetail.model', e.value, e.reads)
+          }}</span>
         </dd>
       </template>
       <template v-if="step.tool"
-        ><dt>Tool</dt>
+        ><dt>{{ say('plan.stepDetail.tool') }}</dt>
         <dd>{{ step.tool }}</dd></template
       >
-      <dt>Takes</dt>
-      <dd>{{ step.minutes }} min, {{ step.people === 1 ? 'one person' : `${step.people} people` }}</dd>
+      <dt>{{ say('plan.stepDetail.takes') }}</dt>
+      <dd>
+        {{
+          step.people === 1
+            ? say('plan.stepDetail.minutes-one-person', step.minutes)
+            : say('plan.stepDetail.minutes-people', step.minutes, step.people)
+        }}
+      </dd>
     </dl>
     <slot></slot>
     <div v-if="step.ifNot.length">
-      <b>If not</b>
+      <b>{{ say('plan.stepDetail.if-not') }}</b>
       <ul>
         <li v-for="t in step.ifNot" :key="t">{{ t }}</li>
       </ul>
     </div>
     <div v-if="step.cautions.length" class="mind">
-      <b>▲ Mind</b>
+      <b>{{ say('plan.stepDetail.mind') }}</b>
       <ul>
         <li v-for="t in step.cautions" :key="t">{{ t }}</li>
       </ul>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { say } from '../words'
 import { computed, ref, watch } from 'vue'
 import { useQuery } from '@tanstack/vue-query'
 import { asRefused, call, type Refused, type Schema } from '../api/client'
@@ -9,33 +10,33 @@ const props = defineProps<{ tag: string }>()
 const TRAITS = [
   {
     key: 'pilot',
-    ask: 'Where does its pilot come from?',
+    ask: say('reckon.identifyValve.where-does-its-pilot'),
     choices: {
-      OWN_INLET: 'its own inlet',
-      REMOTE: 'another line',
-      OWN_INLET_AND_REMOTE: 'own inlet and another line',
-      OWN_OUTLET: 'its own OUTLET',
+      OWN_INLET: say('reckon.identifyValve.its-own-inlet'),
+      REMOTE: say('reckon.identifyValve.another-line'),
+      OWN_INLET_AND_REMOTE: say('reckon.identifyValve.own-inlet-and-another'),
+      OWN_OUTLET: say('reckon.identifyValve.its-own-outlet'),
     },
   },
   {
     key: 'rest',
-    ask: 'How does it stand at rest?',
-    choices: { CLOSED: 'closed: arrow beside the ports', OPEN: 'open: arrow between the ports' },
+    ask: say('reckon.identifyValve.how-does-it-stand'),
+    choices: { CLOSED: say('reckon.identifyValve.closed-arrow-beside-the'), OPEN: say('reckon.identifyValve.open-arrow-between-the') },
   },
-  { key: 'reverseCheck', ask: 'Is there a check beside it, free the other way?', choices: { true: 'yes', false: 'no' } },
+  { key: 'reverseCheck', ask: say('reckon.identifyValve.is-there-a-check'), choices: { true: 'yes', false: 'no' } },
   {
     key: 'drain',
-    ask: 'Where does its spring chamber drain?',
-    choices: { INTERNAL: 'inside, to its outlet', EXTERNAL: 'by a line of its own' },
+    ask: say('reckon.identifyValve.where-does-its-spring'),
+    choices: { INTERNAL: say('reckon.identifyValve.inside-to-its-outlet'), EXTERNAL: say('reckon.identifyValve.by-a-line-of') },
   },
   {
     key: 'place',
-    ask: 'Where does it stand?',
+    ask: say('reckon.identifyValve.where-does-it-stand'),
     choices: {
-      PUMP_LINE_TO_TANK: 'from the pump line to tank',
-      BESIDE_PUMP: 'beside a pump',
-      BEFORE_ACTUATOR: 'before an actuator',
-      AFTER_ACTUATOR: 'after an actuator',
+      PUMP_LINE_TO_TANK: say('reckon.identifyValve.from-the-pump-line'),
+      BESIDE_PUMP: say('reckon.identifyValve.beside-a-pump'),
+      BEFORE_ACTUATOR: say('reckon.identifyValve.before-an-actuator'),
+      AFTER_ACTUATOR: say('reckon.identifyValve.after-an-actuator'),
     },
   },
 ] as const
@@ -82,8 +83,8 @@ watch(
 
 <template>
   <section class="card">
-    <h1>Which valve is this?</h1>
-    <p class="quiet">Five traits of its symbol name a pressure valve.</p>
+    <h1>{{ say('reckon.identifyValve.which-valve-is-this') }}</h1>
+    <p class="quiet">{{ say('reckon.identifyValve.five-traits-of-its') }}</p>
     <fieldset v-for="t in TRAITS" :key="t.key">
       <legend>{{ t.ask }}</legend>
       <label v-for="(text, value) in t.choices" :key="value"
@@ -91,19 +92,19 @@ watch(
       >
     </fieldset>
     <label v-if="valves.length" class="declared"
-      >On the sheet of {{ tag }} it is
+      >{{ say('reckon.identifyValve.on-the-sheet-of', tag) }}
       <select v-model="declared" class="p-inputtext">
-        <option value="">not chosen</option>
+        <option value="">{{ say('reckon.identifyValve.not-chosen') }}</option>
         <option v-for="v in valves" :key="v.id" :value="v.id">{{ v.id }}, {{ v.type.replaceAll('-', ' ') }}</option>
       </select>
     </label>
     <Problems :refused="refused" />
     <div v-if="found" class="answer" role="status">
       <h2 v-if="sure.length">● {{ sure.map((m) => m.name).join(' or ') }}</h2>
-      <h2 v-else>▲ No valve has all five. Nearest: {{ found.matches[0]?.name }}, but not {{ found.matches[0]?.against.join(', ') }}.</h2>
-      <p v-if="type && !found.declared.length">● That is what the sheet says.</p>
+      <h2 v-else>{{ say('reckon.identifyValve.no-valve-has-all', found.matches[0]?.name, found.matches[0]?.against.join(', ')) }}</h2>
+      <p v-if="type && !found.declared.length">{{ say('reckon.identifyValve.that-is-what-the') }}</p>
       <p v-else-if="type" class="against">
-        ▲ The sheet says {{ type.replaceAll('-', ' ') }}; against it speaks {{ found.declared.join(', ') }}.
+        {{ say('reckon.identifyValve.the-sheet-says-against', type.replaceAll('-', ' '), found.declared.join(', ')) }}
       </p>
     </div>
   </section>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { say } from '../words'
 import { useQuery } from '@tanstack/vue-query'
 import { computed, ref, watch } from 'vue'
 import { useRoute } from 'vue-router'
@@ -40,7 +41,7 @@ watch(
     if (bad.length) {
       refused.value = asRefused(null)
       refused.value.places.push(
-        ...bad.map(([key]) => ({ path: key, message: `"${figures.value[key]}" is not a number. Digits and one decimal point or comma.` })),
+        ...bad.map(([key]) => ({ path: key, message: say('reckon.reckonerPage.is-not-a-number', figures.value[key]) })),
       )
       return
     }
@@ -66,9 +67,11 @@ function plain(value: number): string {
 
 <template>
   <div class="page">
-    <nav class="card" aria-label="Calculators">
+    <nav class="card" :aria-label="say('reckon.reckonerPage.calculators')">
       <button v-for="c in all" :key="c.key" type="button" :class="{ here: c.key === chosen }" @click="chosen = c.key">{{ c.title }}</button>
-      <button type="button" :class="{ here: chosen === IDENTIFY }" @click="chosen = IDENTIFY">Which valve is this?</button>
+      <button type="button" :class="{ here: chosen === IDENTIFY }" @click="chosen = IDENTIFY">
+        {{ say('reckon.reckonerPage.which-valve-is-this') }}
+      </button>
     </nav>
     <IdentifyValve v-if="chosen === IDENTIFY" :tag="String(route.query.unit ?? '')" />
     <section v-else-if="calculator" class="card">

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { say } from '../words'
 import Button from 'primevue/button'
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
@@ -27,20 +28,26 @@ const targets = computed<Target[]>(() => {
   const unit = document.value
   if (!unit) return []
   const works = (key: string, what: string) =>
-    (unit.work ?? []).map((w) => ({ label: `${what} of work ${w.name ?? w.id}`, path: ['work', w.id, key] }))
+    (unit.work ?? []).map((w) => ({ label: say('reckon.sendToSheet.of-work', what, w.name ?? w.id), path: ['work', w.id, key] }))
   const parts = (type: string, key: string, what: string) =>
     unit.components.filter((c) => c.type === type).map((c) => ({ label: `${what} of ${c.id}`, path: ['components', c.id, key] }))
   switch (props.unit) {
     case 'bar':
       return [
-        ...(unit.targets ?? []).map((t) => ({ label: `target of ${settingName(t.setting)}`, path: ['targets', t.setting, 'pressureBar'] })),
+        ...(unit.targets ?? []).map((t) => ({
+          label: say('reckon.sendToSheet.target-of', settingName(t.setting)),
+          path: ['targets', t.setting, 'pressureBar'],
+        })),
         ...works('pressureBar', 'pressure'),
         ...parts('accumulator', 'prechargeBar', 'precharge'),
       ]
     case 'L/min':
-      return [...works('flowLpm', 'flow'), ...parts('flow-control', 'setLpm', 'set flow')]
+      return [...works('flowLpm', 'flow'), ...parts('flow-control', 'setLpm', say('reckon.sendToSheet.set-flow'))]
     case 'kW':
-      return [...parts('electric-motor', 'ratedPowerKw', 'rated power'), ...parts('engine', 'ratedPowerKw', 'rated power')]
+      return [
+        ...parts('electric-motor', 'ratedPowerKw', say('reckon.sendToSheet.rated-power')),
+        ...parts('engine', 'ratedPowerKw', say('reckon.sendToSheet.rated-power')),
+      ]
     case 'N':
       return parts('cylinder', 'forceN', 'force')
     default:
@@ -73,19 +80,19 @@ async function send(path: string) {
 
 <template>
   <span v-if="possible" class="send">
-    <Button v-if="!open" label="Send to a sheet …" severity="secondary" text @click="choose" />
+    <Button v-if="!open" :label="say('reckon.sendToSheet.send-to-a-sheet')" severity="secondary" text @click="choose" />
     <template v-else>
-      <select v-model="tag" class="p-inputtext" aria-label="Unit" @change="choose">
-        <option value="">unit</option>
+      <select v-model="tag" class="p-inputtext" :aria-label="say('reckon.sendToSheet.unit')" @change="choose">
+        <option value="">{{ say('reckon.sendToSheet.unit-2') }}</option>
         <option v-for="u in units" :key="u.tag" :value="u.tag">{{ u.tag }}</option>
       </select>
       <select
         v-if="document"
         class="p-inputtext"
-        aria-label="Field of the sheet"
+        :aria-label="say('reckon.sendToSheet.field-of-the-sheet')"
         @change="send(($event.target as HTMLSelectElement).value)"
       >
-        <option value="">{{ targets.length ? 'field' : 'no field takes this' }}</option>
+        <option value="">{{ targets.length ? 'field' : say('reckon.sendToSheet.no-field-takes-this') }}</option>
         <option v-for="t in targets" :key="t.path.join('/')" :value="t.path.join('/')">{{ t.label }}</option>
       </select>
     </template>

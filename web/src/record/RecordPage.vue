@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { say } from '../words'
 import { useQuery } from '@tanstack/vue-query'
 import { computed } from 'vue'
 import { asRefused, call, type Schema } from '../api/client'
@@ -16,9 +17,9 @@ const { data: record, error } = useQuery({
   staleTime: 0,
 })
 const OUTCOME: Record<string, [string, string]> = {
-  passed: ['pass', '✔ Passed: every setting within its tolerance after locking'],
-  'passed-with-deviations': ['cannot-tell', '◆ Finished with deviations, listed below'],
-  unfinished: ['plain', '◇ Unfinished: not a certificate'],
+  passed: ['pass', say('record.recordPage.passed-every-setting-within')],
+  'passed-with-deviations': ['cannot-tell', say('record.recordPage.finished-with-deviations-listed')],
+  unfinished: ['plain', say('record.recordPage.unfinished-not-a-certificate')],
 }
 const outcome = computed(() => OUTCOME[record.value?.outcome ?? ''] ?? ['plain', ''])
 
@@ -38,32 +39,41 @@ function clock(at?: string | null): string {
         <div>
           <h1>{{ record.tag }} · {{ record.unitName }}</h1>
           <p class="quiet">
-            Drawing {{ record.drawing }}, sheet revision {{ record.unitRevision }} · {{ SCHOOL_NAMES[record.school] ?? record.school }}
+            {{
+              say(
+                'record.recordPage.drawing-sheet-revision',
+                record.drawing,
+                record.unitRevision,
+                SCHOOL_NAMES[record.school] ?? record.school,
+              )
+            }}
           </p>
           <p>
             {{ record.technician }}, {{ when(record.startedAt)
-            }}<template v-if="record.finishedAt"> to {{ clock(record.finishedAt) }}</template
-            >{{ record.practice ? ' · practice rig, not a machine' : '' }}
+            }}<template v-if="record.finishedAt"> {{ say('record.recordPage.to', clock(record.finishedAt)) }}</template
+            >{{ record.practice ? say('record.recordPage.practice-rig-not-a') : '' }}
           </p>
         </div>
         <div class="files no-print">
-          <a class="main" :href="`/api/runs/${id}/record.pdf?${display.query}`" download>PDF</a>
-          <a :href="`/api/runs/${id}/record.json`" download>JSON</a>
+          <a class="main" :href="`/api/runs/${id}/record.pdf?${display.query}`" download>{{ say('record.recordPage.pdf') }}</a>
+          <a :href="`/api/runs/${id}/record.json`" download>{{ say('record.recordPage.json') }}</a>
         </div>
       </header>
-      <p class="outcome chip" :class="outcome[0]">{{ outcome[1] }}{{ record.practice ? ', on the practice rig' : '' }}</p>
-      <h2>Settings</h2>
+      <p class="outcome chip" :class="outcome[0]">
+        {{ outcome[1] }}{{ record.practice ? say('record.recordPage.on-the-practice-rig') : '' }}
+      </p>
+      <h2>{{ say('record.recordPage.settings') }}</h2>
       <table>
         <thead>
           <tr>
-            <th>Setting</th>
-            <th>As found</th>
-            <th>As left</th>
-            <th>Target</th>
-            <th>Verdict</th>
-            <th>Instrument</th>
-            <th>Oil</th>
-            <th>Read</th>
+            <th>{{ say('record.recordPage.setting') }}</th>
+            <th>{{ say('record.recordPage.as-found') }}</th>
+            <th>{{ say('record.recordPage.as-left') }}</th>
+            <th>{{ say('record.recordPage.target') }}</th>
+            <th>{{ say('record.recordPage.verdict') }}</th>
+            <th>{{ say('record.recordPage.instrument') }}</th>
+            <th>{{ say('record.recordPage.oil') }}</th>
+            <th>{{ say('record.recordPage.read') }}</th>
           </tr>
         </thead>
         <tbody>
@@ -76,14 +86,14 @@ function clock(at?: string | null): string {
               <div class="quiet small">{{ s.asFoundFrom }}</div>
             </td>
             <td>
-              <b v-if="s.asLeftBar !== undefined && s.asLeftBar !== null">{{ display.show(s.asLeftBar) }}</b><span v-else class="quiet"
-                >not yet</span
-              >
+              <b v-if="s.asLeftBar !== undefined && s.asLeftBar !== null">{{ display.show(s.asLeftBar) }}</b><span v-else class="quiet">{{
+                say('record.recordPage.not-yet')
+              }}</span>
               <div v-if="s.crackFoundBar !== null && s.crackFoundBar !== undefined" class="quiet small">
-                crack found {{ display.show(s.crackFoundBar) }}
+                {{ say('record.recordPage.crack-found', display.show(s.crackFoundBar)) }}
               </div>
               <div v-if="s.crackTappedBar !== null && s.crackTappedBar !== undefined" class="quiet small">
-                marked by hand {{ display.show(s.crackTappedBar) }}
+                {{ say('record.recordPage.marked-by-hand', display.show(s.crackTappedBar)) }}
               </div>
             </td>
             <td>
@@ -97,41 +107,41 @@ function clock(at?: string | null): string {
           </tr>
         </tbody>
       </table>
-      <h2>Readings and tests</h2>
+      <h2>{{ say('record.recordPage.readings-and-tests') }}</h2>
       <table>
         <thead>
           <tr>
-            <th>Phase</th>
-            <th>Step</th>
-            <th>Instrument</th>
-            <th>Read</th>
-            <th>Expected</th>
-            <th>Verdict</th>
+            <th>{{ say('record.recordPage.phase') }}</th>
+            <th>{{ say('record.recordPage.step') }}</th>
+            <th>{{ say('record.recordPage.instrument') }}</th>
+            <th>{{ say('record.recordPage.read') }}</th>
+            <th>{{ say('record.recordPage.expected') }}</th>
+            <th>{{ say('record.recordPage.verdict') }}</th>
           </tr>
         </thead>
         <tbody>
           <tr v-for="t in record.tests" :key="t.step + t.instrument">
             <td>{{ t.phase }}</td>
             <td>{{ t.action }}</td>
-            <td>{{ t.instrument === 'OIL' ? 'Oil' : t.instrument }}</td>
+            <td>{{ t.instrument === 'OIL' ? say('record.recordPage.oil') : t.instrument }}</td>
             <td>
               <b>{{ t.value }} {{ t.unit }}</b>
             </td>
-            <td>{{ t.low }} to {{ t.high }} {{ t.unit }}</td>
+            <td>{{ say('record.recordPage.to-2', t.low, t.high, t.unit) }}</td>
             <td><Verdict :grade="t.verdict" /></td>
           </tr>
         </tbody>
       </table>
-      <h2>Deviations</h2>
-      <p v-if="!record.deviations.length">None.</p>
+      <h2>{{ say('record.recordPage.deviations') }}</h2>
+      <p v-if="!record.deviations.length">{{ say('record.recordPage.none') }}</p>
       <ul v-else>
         <li v-for="d in record.deviations" :key="d.step + d.at" :class="{ void: d.standing === 'void' }">
           <b>{{ d.action }}:</b> {{ d.reason }}
-          <span class="quiet small">{{ clock(d.at) }}{{ d.standing === 'void' ? ', void: read or turned again after it' : '' }}</span>
+          <span class="quiet small">{{ clock(d.at) }}{{ d.standing === 'void' ? say('record.recordPage.void-read-or-turned') : '' }}</span>
         </li>
       </ul>
       <template v-if="record.notes.length">
-        <h2>Written down</h2>
+        <h2>{{ say('record.recordPage.written-down') }}</h2>
         <ul>
           <li v-for="n in record.notes" :key="n.step + n.label + n.at">
             <b>{{ n.label || 'Note' }}:</b> {{ n.text }}
@@ -139,16 +149,16 @@ function clock(at?: string | null): string {
         </ul>
       </template>
       <details>
-        <summary>Every reading taken, {{ record.taken.length }}</summary>
+        <summary>{{ say('record.recordPage.every-reading-taken', record.taken.length) }}</summary>
         <table>
           <thead>
             <tr>
-              <th>No.</th>
-              <th>Time</th>
-              <th>Step</th>
-              <th>Instrument</th>
-              <th>Read</th>
-              <th>How</th>
+              <th>{{ say('record.recordPage.no') }}</th>
+              <th>{{ say('record.recordPage.time') }}</th>
+              <th>{{ say('record.recordPage.step') }}</th>
+              <th>{{ say('record.recordPage.instrument') }}</th>
+              <th>{{ say('record.recordPage.read') }}</th>
+              <th>{{ say('record.recordPage.how') }}</th>
               <th></th>
             </tr>
           </thead>
@@ -160,13 +170,13 @@ function clock(at?: string | null): string {
               <td>{{ t.instrument }}</td>
               <td>{{ t.value }} {{ t.unit }}</td>
               <td>{{ t.source }}</td>
-              <td>{{ t.standing === 'earlier' ? 'earlier attempt' : t.standing }}</td>
+              <td>{{ t.standing === 'earlier' ? say('record.recordPage.earlier-attempt') : t.standing }}</td>
             </tr>
           </tbody>
         </table>
       </details>
       <details>
-        <summary>Log, {{ record.log.length }} entries</summary>
+        <summary>{{ say('record.recordPage.log-entries', record.log.length) }}</summary>
         <table>
           <tbody>
             <tr v-for="l in record.log" :key="l.seq" :class="{ void: l.slip }">

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { say } from '../words'
 import { useInfiniteQuery } from '@tanstack/vue-query'
 import Button from 'primevue/button'
 import { computed } from 'vue'
@@ -19,22 +20,29 @@ const runs = computed(() => data.value?.pages.flat())
 
 <template>
   <section class="card list">
-    <h1>Records of {{ tag }}</h1>
+    <h1>{{ say('record.recordsPage.records-of', tag) }}</h1>
     <Problems :refused="error ? asRefused(error) : null" />
-    <p v-if="runs && !runs.length">No run yet. <RouterLink :to="{ name: 'start', params: { tag } }">Start one</RouterLink></p>
+    <p v-if="runs && !runs.length">
+      {{ say('record.recordsPage.no-run-yet') }}
+      <RouterLink :to="{ name: 'start', params: { tag } }">{{ say('record.recordsPage.start-one') }}</RouterLink>
+    </p>
     <div v-for="r in runs" :key="r.id" class="run">
       <RouterLink :to="{ name: 'record', params: { tag, id: r.id } }"
-        ><b>Run {{ r.id }}</b></RouterLink
+        ><b>{{ say('record.recordsPage.run', r.id) }}</b></RouterLink
       >
       {{ new Date(r.startedAt).toLocaleString('en-GB') }}, {{ r.technician }}
       <span class="chip" :class="!r.finished ? 'plain' : r.outcome === 'passed-with-deviations' ? 'cannot-tell' : 'pass'">{{
-        r.finished ? (r.outcome === 'passed-with-deviations' ? '◆ with deviations' : '● finished') : '◇ open'
+        r.finished
+          ? r.outcome === 'passed-with-deviations'
+            ? say('record.recordsPage.with-deviations')
+            : say('record.recordsPage.finished')
+          : say('record.recordsPage.open')
       }}</span>
-      <span v-if="r.practice" class="chip plain">◇ practice rig</span>
+      <span v-if="r.practice" class="chip plain">{{ say('record.recordsPage.practice-rig') }}</span>
       <span v-if="!r.finished" class="gap"></span>
-      <RouterLink v-if="!r.finished" :to="{ name: 'run', params: { tag, id: r.id } }">Go on</RouterLink>
+      <RouterLink v-if="!r.finished" :to="{ name: 'run', params: { tag, id: r.id } }">{{ say('record.recordsPage.go-on') }}</RouterLink>
     </div>
-    <Button v-if="hasNextPage" label="Older runs" severity="secondary" outlined @click="fetchNextPage()" />
+    <Button v-if="hasNextPage" :label="say('record.recordsPage.older-runs')" severity="secondary" outlined @click="fetchNextPage()" />
   </section>
 </template>
 

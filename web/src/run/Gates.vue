@@ -1,19 +1,21 @@
 <script setup lang="ts">
+import { say } from '../words'
 import type { Schema } from '../api/client'
 
 defineProps<{ phases: Schema['PhaseProgress'][] }>()
 
 function opened(p: Schema['PhaseProgress']): string {
-  if (p.hold === 'open') return `Opened ${p.openedAt ? new Date(p.openedAt).toLocaleTimeString('en-GB') : ''} by ${p.openedBy ?? ''}`
-  return p.hold === 'waiting' ? 'Waiting to be opened' : 'Shut'
+  if (p.hold === 'open')
+    return say('run.gates.opened-by', p.openedAt ? new Date(p.openedAt).toLocaleTimeString('en-GB') : '', p.openedBy ?? '')
+  return p.hold === 'waiting' ? say('run.gates.waiting-to-be-opened') : say('run.gates.shut')
 }
 </script>
 
 <template>
-  <ol class="gates" aria-label="Phases">
+  <ol class="gates" :aria-label="say('run.gates.phases')">
     <li v-for="(p, i) in phases" :key="p.id" :class="p.state">
       <span class="title"
-        >{{ p.title }}<span v-if="p.state === 'current'" class="count">{{ p.done }} of {{ p.steps }}</span></span
+        >{{ p.title }}<span v-if="p.state === 'current'" class="count">{{ say('run.gates.of', p.done, p.steps) }}</span></span
       >
       <span class="canal"><span class="water" :style="{ width: `${(100 * p.done) / p.steps}%` }"></span></span>
       <svg
@@ -23,7 +25,7 @@ function opened(p: Schema['PhaseProgress']): string {
         width="24"
         height="34"
         role="img"
-        :aria-label="`Gate after ${p.title}: ${opened(p)}`"
+        :aria-label="say('run.gates.gate-after', p.title, opened(p))"
       >
         <title>{{ opened(p) }}</title>
         <path v-if="p.hold === 'open'" d="M 6 2 V 11 M 18 2 V 11 M 6 23 V 32 M 18 23 V 32" />

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { say } from '../words'
 import { computed } from 'vue'
 import { useDisplay } from '../display/display'
 import { pressureNumber, type PressureUnit } from '../display/quantity'
@@ -27,11 +28,17 @@ const gauges = computed(() =>
 function unit(id: string): PressureUnit {
   return props.reads[id] ?? 'bar'
 }
+
+const oilSays = computed(() => {
+  const [low, high] = props.band ?? [0, 0]
+  const oil = props.live.oilC
+  return say(oil < low ? 'run.instruments.oil-below' : oil > high ? 'run.instruments.oil-above' : 'run.instruments.oil-in', low, high)
+})
 </script>
 
 <template>
   <p v-if="lostSince" class="chip fail" role="status">
-    ▲ Not heard since {{ new Date(lostSince).toLocaleTimeString('en-GB') }}: these are old values
+    {{ say('run.instruments.not-heard-since-these', new Date(lostSince).toLocaleTimeString('en-GB')) }}
   </p>
   <div class="instruments" :class="{ lost: lostSince }">
     <div v-for="[id, g] in gauges" :key="id" class="gauge" :class="{ here: here.includes(id) || gauges.length === 1 }">
@@ -43,16 +50,16 @@ function unit(id: string): PressureUnit {
       <span class="chip" :class="g.settled ? 'pass' : 'plain'">{{
         g.settled
           ? g.takeBar !== null && g.takeBar !== undefined && Math.abs(g.takeBar - g.bar) > 0.5
-            ? `◆ turned at ${pressureNumber(g.takeBar, unit(id), true)}`
-            : '◆ settled'
-          : '◇ moving'
+            ? say('run.instruments.turned-at', pressureNumber(g.takeBar, unit(id), true))
+            : say('run.instruments.settled')
+          : say('run.instruments.moving')
       }}</span>
       <span v-if="gaugeError[id]" class="chip cannot-tell">± {{ pressureNumber(gaugeError[id] ?? 0, unit(id)) }} {{ unit(id) }}</span>
     </div>
     <div v-for="(m, id) in live.motors" :key="id">
-      <span class="quiet small">Motor {{ id }}</span>
+      <span class="quiet small">{{ say('run.instruments.motor', id) }}</span>
       <p class="mid">
-        <span class="live">{{ m.amps.toFixed(1) }}</span> A <span class="quiet small">of {{ motors[id] }}</span>
+        <span class="live">{{ m.amps.toFixed(1) }}</span> A <span class="quiet small">{{ say('run.instruments.of', motors[id]) }}</span>
       </p>
       <span class="meter"
         ><span
@@ -60,20 +67,24 @@ function unit(id: string): PressureUnit {
           :style="{ width: `${Math.min(100, (100 * m.amps) / (motors[id] ?? 100))}%` }"
         ></span
       ></span>
-      <span v-if="m.amps > (motors[id] ?? 1e9)" class="chip fail">▲ above its rating: turn back</span>
+      <span v-if="m.amps > (motors[id] ?? 1e9)" class="chip fail">{{ say('run.instruments.above-its-rating-turn') }}</span>
       <span v-if="onTime[id]" class="chip" :class="(live.onTimeS[id] ?? 0) > (onTime[id] ?? 0) ? 'fail' : 'plain'">
-        {{ (live.onTimeS[id] ?? 0) > (onTime[id] ?? 0) ? '■ stop: ' : '' }}on {{ Math.round(live.onTimeS[id] ?? 0) }} of {{ onTime[id] }} s
+        {{
+          say(
+            'run.instruments.on-of-s',
+            (live.onTimeS[id] ?? 0) > (onTime[id] ?? 0) ? say('run.instruments.stop') : '',
+            Math.round(live.onTimeS[id] ?? 0),
+            onTime[id],
+          )
+        }}
       </span>
     </div>
     <div>
-      <span class="quiet small">Oil</span>
+      <span class="quiet small">{{ say('run.instruments.oil') }}</span>
       <p class="mid">
         <span class="live">{{ live.oilC.toFixed(1) }}</span> °C
       </p>
-      <span v-if="band" class="small" :class="live.oilC < band[0] ? 'cold' : ''"
-        >{{ live.oilC < band[0] ? '▼ below ' : live.oilC > band[1] ? '▲ let it cool, above ' : '● in ' }}{{ band[0] }} to
-        {{ band[1] }}</span
-      >
+      <span v-if="band" class="small" :class="live.oilC < band[0] ? 'cold' : ''">{{ oilSays }}</span>
     </div>
   </div>
 </template>

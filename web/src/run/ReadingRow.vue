@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { say } from '../words'
 import Button from 'primevue/button'
 import { computed } from 'vue'
 import type { Schema } from '../api/client'
@@ -34,7 +35,10 @@ function keep() {
   })
 }
 
-const TAKES: Record<string, string> = { peak: 'the highest it comes to', valley: 'the lowest it comes to' }
+const TAKES: Record<string, string> = {
+  peak: say('run.readingRow.the-highest-it-comes'),
+  valley: say('run.readingRow.the-lowest-it-comes'),
+}
 const moment = computed(() => (props.expect.take === 'after' ? `after ${props.expect.afterS} s` : TAKES[props.expect.take]))
 
 /** In the unit that was chosen too, where the gauge has another. */
@@ -46,14 +50,15 @@ const also = computed(() => {
 </script>
 
 <template>
-  <div class="reading" role="group" :aria-label="`Reading of ${expect.testPoint}`">
+  <div class="reading" role="group" :aria-label="say('run.readingRow.reading-of', expect.testPoint)">
     <div class="want">
-      <b>{{ expect.testPoint === 'OIL' ? 'Oil' : expect.testPoint }}</b>
+      <b>{{ expect.testPoint === 'OIL' ? say('run.readingRow.oil') : expect.testPoint }}</b>
       <template v-if="part">
-        about <b>{{ expect.value }} {{ expect.reads }}</b> at this load</template
+        {{ say('run.readingRow.about') }} <b>{{ expect.value }} {{ expect.reads }}</b> {{ say('run.readingRow.at-this-load') }}</template
       >
       <template v-else>
-        must show <b>{{ expect.low }} to {{ expect.high }} {{ expect.reads }}</b> <span class="quiet">{{ also }}</span></template
+        {{ say('run.readingRow.must-show') }} <b>{{ say('run.readingRow.to', expect.low, expect.high, expect.reads) }}</b>
+        <span class="quiet">{{ also }}</span></template
       >
       <span v-if="moment" class="chip plain">{{ moment }}</span>
     </div>
@@ -64,15 +69,15 @@ const also = computed(() => {
         inputmode="decimal"
         autocomplete="off"
         :data-reading="expect.testPoint"
-        :aria-label="`Type what ${expect.testPoint} reads`"
+        :aria-label="say('run.readingRow.type-what-reads', expect.testPoint)"
         :aria-invalid="message !== undefined"
       />
       <span class="quiet">{{ expect.reads }}</span>
-      <Button type="submit" label="Keep" severity="secondary" outlined />
+      <Button type="submit" :label="say('run.readingRow.keep')" severity="secondary" outlined />
     </form>
     <p v-for="w in waiting" :key="w.key" class="got small">
-      <span class="chip cannot-tell">▲ waiting</span> <b>{{ w.event.text }} {{ expect.reads }}</b> is kept here and goes to the server as
-      soon as it answers.
+      <span class="chip cannot-tell">{{ say('run.readingRow.waiting') }}</span> <b>{{ w.event.text }} {{ expect.reads }}</b>
+      {{ say('run.readingRow.is-kept-here-and') }}
     </p>
     <p v-if="message" class="wrong" role="alert">{{ message }}</p>
     <p v-if="reading" class="got">

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { say } from '../words'
 import { computed, ref } from 'vue'
 import { asRefused, call, type Refused, type Schema } from '../api/client'
 import { settingName } from '../display/names'
@@ -19,13 +20,13 @@ const screws = computed(() =>
 )
 const ready = computed(() => props.live.ready)
 const STOPS: Record<string, string> = {
-  thermal: 'the oil came to its switch at 82 °C. Let it cool into its band.',
-  overload: 'too long above its rating. Take the load off first.',
-  'on-time': 'its on-time is used up. Let it rest.',
-  suction: 'its pump ran with the suction shut, which destroys it in seconds. Open the suction valve.',
-  case: 'its pump ran with a dry case, which costs the bearings. Fill the case.',
-  rotation: 'it turns against the arrow and its pump runs dry. Change two phases.',
-  burst: 'a line came above what its weakest part stands. Take the limiter back out.',
+  thermal: say('run.rigPanel.the-oil-came-to'),
+  overload: say('run.rigPanel.too-long-above-its'),
+  'on-time': say('run.rigPanel.its-on-time-is'),
+  suction: say('run.rigPanel.its-pump-ran-with'),
+  case: say('run.rigPanel.its-pump-ran-with-2'),
+  rotation: say('run.rigPanel.it-turns-against-the'),
+  burst: say('run.rigPanel.a-line-came-above'),
 }
 
 async function act(action: string, target: string, value: number, position = '') {
@@ -42,7 +43,7 @@ async function act(action: string, target: string, value: number, position = '')
     })
     told.value = answer.told
     if (action === 'turn' && Math.abs(answer.made) < Math.abs(value) - 1e-6)
-      told.value += ` ${settingName(target)} is at its end: made ${turnsText(answer.made)} turn.`
+      told.value += say('run.rigPanel.is-at-its-end', settingName(target), turnsText(answer.made))
     emit('moved')
   } catch (e) {
     refused.value = asRefused(e)
@@ -57,31 +58,35 @@ function open(id: string, now: number, by: number) {
 </script>
 
 <template>
-  <section class="rig" aria-label="Practice rig" :aria-busy="busy">
+  <section class="rig" :aria-label="say('run.rigPanel.practice-rig')" :aria-busy="busy">
     <p v-for="(cause, id) in live.stops" :key="id" class="stopped" role="alert">
-      <b>■ {{ id }} stopped by itself:</b> {{ STOPS[cause] ?? cause }}
+      <b>{{ say('run.rigPanel.stopped-by-itself', id) }}</b> {{ STOPS[cause] ?? cause }}
     </p>
     <p v-if="told" class="told" role="status">{{ told }}</p>
     <Problems :refused="refused" />
     <RigScrew v-for="[id, screw] in screws.slice(0, 1)" :id="id" :key="id" :tight="screw.nutTight" :current="id === current" @act="act" />
     <div class="row">
       <template v-for="(on, id) in live.running" :key="id">
-        <button type="button" class="start" :disabled="on" @click="act('start', String(id), 0)">Start {{ id }}</button>
-        <button type="button" class="stop" :disabled="!on" @click="act('stop', String(id), 0)">■ Stop {{ id }}</button>
+        <button type="button" class="start" :disabled="on" @click="act('start', String(id), 0)">{{ say('run.rigPanel.start', id) }}</button>
+        <button type="button" class="stop" :disabled="!on" @click="act('stop', String(id), 0)">{{ say('run.rigPanel.stop', id) }}</button>
       </template>
-      <button type="button" @click="act('pass', '', 300)">Let 5 min pass</button>
+      <button type="button" @click="act('pass', '', 300)">{{ say('run.rigPanel.let-min-pass') }}</button>
     </div>
     <div v-for="(opening, id) in live.openings" :key="id" class="row wheel">
       <b class="what">{{ id }} {{ (opening * 100).toFixed(1) }} %</b>
-      <button type="button" :aria-label="`Shut ${id}`" @click="act('open', String(id), 0)">Shut</button>
-      <button type="button" :aria-label="`Close ${id} by 1 %`" @click="open(String(id), opening, -0.01)">−1</button>
-      <button type="button" :aria-label="`Close ${id} by 0.1 %`" @click="open(String(id), opening, -0.001)">−.1</button>
-      <button type="button" :aria-label="`Open ${id} by 0.1 %`" @click="open(String(id), opening, 0.001)">+.1</button>
-      <button type="button" :aria-label="`Open ${id} by 1 %`" @click="open(String(id), opening, 0.01)">+1</button>
-      <button type="button" :aria-label="`Open ${id} by 10 %`" @click="open(String(id), opening, 0.1)">+10</button>
-      <button type="button" :aria-label="`Open ${id} fully`" @click="act('open', String(id), 1)">Open</button>
+      <button type="button" :aria-label="say('run.rigPanel.shut', id)" @click="act('open', String(id), 0)">
+        {{ say('run.rigPanel.shut-2') }}
+      </button>
+      <button type="button" :aria-label="say('run.rigPanel.close-by', id)" @click="open(String(id), opening, -0.01)">−1</button>
+      <button type="button" :aria-label="say('run.rigPanel.close-by-2', id)" @click="open(String(id), opening, -0.001)">−.1</button>
+      <button type="button" :aria-label="say('run.rigPanel.open-by', id)" @click="open(String(id), opening, 0.001)">+.1</button>
+      <button type="button" :aria-label="say('run.rigPanel.open-by-2', id)" @click="open(String(id), opening, 0.01)">+1</button>
+      <button type="button" :aria-label="say('run.rigPanel.open-by-3', id)" @click="open(String(id), opening, 0.1)">+10</button>
+      <button type="button" :aria-label="say('run.rigPanel.open-fully', id)" @click="act('open', String(id), 1)">
+        {{ say('run.rigPanel.open') }}
+      </button>
     </div>
-    <div v-for="(valve, id) in live.valves" :key="id" class="row" role="group" :aria-label="`Valve ${id}`">
+    <div v-for="(valve, id) in live.valves" :key="id" class="row" role="group" :aria-label="say('run.rigPanel.valve', id)">
       <b class="what">{{ id }}</b>
       <button
         v-for="p in valve.positions"
@@ -96,22 +101,25 @@ function open(id: string, now: number, by: number) {
     </div>
     <RigScrew v-for="[id, screw] in screws.slice(1)" :id="id" :key="id" :tight="screw.nutTight" @act="act" />
     <details v-if="ready">
-      <summary>Locks, suction, cases, rotation</summary>
+      <summary>{{ say('run.rigPanel.locks-suction-cases-rotation') }}</summary>
       <div v-for="(on, id) in ready.lockedOut" :key="`l${id}`" class="row">
         <b class="what">{{ id }}</b><button type="button" :aria-pressed="on" @click="act('lock-out', String(id), on ? 0 : 1)">
-          {{ on ? 'Locked out: take the lock off' : 'Lock it out' }}
+          {{ on ? say('run.rigPanel.locked-out-take-the') : say('run.rigPanel.lock-it-out') }}
         </button>
         <button v-if="id in ready.rotationRight" type="button" @click="act('rotation', String(id), ready.rotationRight[id] ? 0 : 1)">
-          Change two phases
+          {{ say('run.rigPanel.change-two-phases') }}
         </button>
       </div>
       <div v-for="(isOpen, id) in ready.suctionOpen" :key="`s${id}`" class="row">
-        <b class="what">{{ id }} suction</b
-        ><button type="button" :aria-pressed="isOpen" @click="act('suction', String(id), isOpen ? 0 : 1)">
-          {{ isOpen ? 'Open: shut it' : 'Shut: open it' }}
+        <b class="what">{{ say('run.rigPanel.suction', id) }}</b><button
+          type="button"
+          :aria-pressed="isOpen"
+          @click="act('suction', String(id), isOpen ? 0 : 1)"
+        >
+          {{ isOpen ? say('run.rigPanel.open-shut-it') : say('run.rigPanel.shut-open-it') }}
         </button>
         <button v-if="id in ready.caseFilled" type="button" :disabled="ready.caseFilled[id]" @click="act('fill', String(id), 1)">
-          {{ ready.caseFilled[id] ? 'Case filled' : 'Fill its case' }}
+          {{ ready.caseFilled[id] ? say('run.rigPanel.case-filled') : say('run.rigPanel.fill-its-case') }}
         </button>
       </div>
     </details>

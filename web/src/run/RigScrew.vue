@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { say } from '../words'
 import { settingName } from '../display/names'
 import { turnsText } from '../display/quantity'
 
@@ -9,13 +10,13 @@ const TURNS = [-1, -0.25, -0.0625, 0.0625, 0.25, 1]
 </script>
 
 <template>
-  <div class="screw" :class="{ current }" role="group" :aria-label="`Screw of ${settingName(id)}`">
+  <div class="screw" :class="{ current }" role="group" :aria-label="say('run.rigScrew.screw-of', settingName(id))">
     <div class="row">
       <b>{{ settingName(id) }}</b>
-      <span v-if="current" class="quiet small">↻ in raises</span>
+      <span v-if="current" class="quiet small">{{ say('run.rigScrew.in-raises') }}</span>
       <span class="gap"></span>
       <button type="button" :aria-pressed="tight" :class="{ tight }" @click="emit('act', 'nut', id, tight ? 0 : 1)">
-        {{ tight ? 'Nut tight' : 'Nut slack' }}
+        {{ tight ? say('run.rigScrew.nut-tight') : say('run.rigScrew.nut-slack') }}
       </button>
     </div>
     <div class="turns">
@@ -23,7 +24,7 @@ const TURNS = [-1, -0.25, -0.0625, 0.0625, 0.25, 1]
         v-for="t in TURNS"
         :key="t"
         type="button"
-        :aria-label="`Turn ${settingName(id)} ${turnsText(t)} ${t > 0 ? 'in' : 'out'}`"
+        :aria-label="say('run.rigScrew.turn', settingName(id), turnsText(t), t > 0 ? 'in' : 'out')"
         @click="emit('act', 'turn', id, t)"
       >
         {{ t > 0 ? '↻' : '↺' }} {{ turnsText(t) }}

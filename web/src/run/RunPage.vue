@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { say } from '../words'
 import Button from 'primevue/button'
 import { computed } from 'vue'
 import { asRefused, call } from '../api/client'
@@ -43,10 +44,10 @@ async function reopen() {
   <Problems :refused="loadError ? asRefused(loadError) : null" />
   <template v-if="run">
     <Gates :phases="run.phases" />
-    <p v-if="run.practice" class="practice small" role="note">◇ Practice rig: nothing of this counts for {{ tag }} itself.</p>
+    <p v-if="run.practice" class="practice small" role="note">{{ say('run.runPage.practice-rig-nothing-of', tag) }}</p>
     <p v-if="waiting.length && stopped" class="card waiting" role="status">
-      ▲ {{ stopped.offline ? 'The server can’t be reached.' : `The server could not take it just now. ${stopped.message}` }}
-      {{ waiting.length === 1 ? 'One entry waits' : `${waiting.length} entries wait` }} here and will be sent; nothing is lost.
+      {{ stopped.offline ? say('run.runPage.the-server-can-t') : say('run.runPage.the-server-could-not', stopped.message) }}
+      {{ waiting.length === 1 ? say('run.runPage.one-entry-waits') : say('run.runPage.entries-wait', waiting.length) }}
     </p>
     <div class="page" :class="{ alone: !run.practice }">
       <section class="staffs">
@@ -61,19 +62,21 @@ async function reopen() {
       </section>
       <section class="middle">
         <div v-if="run.finished" class="card done">
-          <h1>All {{ run.stepCount }} steps are done</h1>
-          <p>{{ run.seq }} entries are kept in the log.</p>
-          <RouterLink :to="{ name: 'record', params: { tag, id } }"><Button label="Open the record" tabindex="-1" /></RouterLink>
+          <h1>{{ say('run.runPage.all-steps-are-done', run.stepCount) }}</h1>
+          <p>{{ say('run.runPage.entries-are-kept-in', run.seq) }}</p>
+          <RouterLink :to="{ name: 'record', params: { tag, id } }"
+            ><Button :label="say('run.runPage.open-the-record')" tabindex="-1"
+          /></RouterLink>
         </div>
         <div v-else-if="run.waitingAt" class="card done gate">
-          <p class="quiet">Gate after {{ run.waitingAt.title }}</p>
-          <h1>Is it so?</h1>
+          <p class="quiet">{{ say('run.runPage.gate-after', run.waitingAt.title) }}</p>
+          <h1>{{ say('run.runPage.is-it-so') }}</h1>
           <ul>
             <li v-for="c in run.waitingAt.conditions" :key="c">{{ c }}</li>
           </ul>
           <Problems :refused="refused" />
           <Button
-            :label="`Yes, open the gate`"
+            :label="say('run.runPage.yes-open-the-gate')"
             size="large"
             autofocus
             :loading="busy"
@@ -102,7 +105,14 @@ async function reopen() {
         />
         <details class="card log">
           <summary>
-            {{ run.seq }} entries in the log · {{ run.technician }}{{ run.practice ? ' on the practice rig' : ' at the machine' }}
+            {{
+              say(
+                'run.runPage.entries-in-the-log',
+                run.seq,
+                run.technician,
+                run.practice ? say('run.runPage.on-the-practice-rig') : say('run.runPage.at-the-machine'),
+              )
+            }}
           </summary>
           <ol>
             <li v-for="l in run.log" :key="l.seq" :class="{ slip: l.slip }">
@@ -113,8 +123,10 @@ async function reopen() {
       </section>
       <section v-if="run.practice" class="card right">
         <div v-if="closed" role="alert">
-          <p><b>■ The practice machine was closed.</b> {{ closed }}</p>
-          <Button label="Open it again" @click="reopen()" />
+          <p>
+            <b>{{ say('run.runPage.the-practice-machine-was') }}</b> {{ closed }}
+          </p>
+          <Button :label="say('run.runPage.open-it-again')" @click="reopen()" />
         </div>
         <template v-else-if="live">
           <Instruments
@@ -129,7 +141,7 @@ async function reopen() {
           />
           <RigPanel :run-id="id" :live="live" :current="run.step?.setting" @moved="refetch()" />
         </template>
-        <p v-else class="quiet" role="status">Connecting to the machine …</p>
+        <p v-else class="quiet" role="status">{{ say('run.runPage.connecting-to-the-machine') }}</p>
       </section>
     </div>
   </template>

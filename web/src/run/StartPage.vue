@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { say } from '../words'
 import { useQuery } from '@tanstack/vue-query'
 import Button from 'primevue/button'
 import { computed, ref } from 'vue'
@@ -52,32 +53,47 @@ async function start() {
 <template>
   <div class="start">
     <section v-if="open.length" class="card">
-      <h1>{{ open.length === 1 ? 'A run is open' : `${open.length} runs are open` }}</h1>
+      <h1>{{ open.length === 1 ? say('run.startPage.a-run-is-open') : say('run.startPage.runs-are-open', open.length) }}</h1>
       <div v-for="r in open" :key="r.id" class="open">
         <span
-          ><b>{{ r.practice ? 'Practice' : 'At the machine' }}, run {{ r.id }}</b
-          >: {{ r.technician }} began it {{ new Date(r.startedAt).toLocaleString('en-GB') }}.</span
+          ><b>{{ say('run.startPage.run', r.practice ? say('run.startPage.practice') : say('run.startPage.at-the-machine'), r.id) }}</b
+          >{{ say('run.startPage.began-it', r.technician, new Date(r.startedAt).toLocaleString('en-GB')) }}</span
         >
-        <RouterLink :to="{ name: 'run', params: { tag, id: r.id } }"><Button label="Go on" tabindex="-1" /></RouterLink>
+        <RouterLink :to="{ name: 'run', params: { tag, id: r.id } }"
+          ><Button :label="say('run.startPage.go-on')" tabindex="-1"
+        /></RouterLink>
       </div>
     </section>
     <form class="card" @submit.prevent="start">
-      <h1>Start a {{ open.length ? 'new ' : '' }}run of {{ tag }}</h1>
-      <p v-if="open.length" class="small">▲ The open {{ open.length === 1 ? 'one stays' : 'ones stay' }} open beside it.</p>
-      <label for="name"><b>Who runs it</b></label>
+      <h1>{{ say('run.startPage.start-a-run-of', open.length ? 'new ' : '', tag) }}</h1>
+      <p v-if="open.length" class="small">
+        {{ say('run.startPage.the-open-open-beside', open.length === 1 ? say('run.startPage.one-stays') : say('run.startPage.ones-stay')) }}
+      </p>
+      <label for="name"
+        ><b>{{ say('run.startPage.who-runs-it') }}</b></label
+      >
       <input id="name" v-model="name" class="p-inputtext" autocomplete="name" />
       <fieldset>
-        <legend><b>Where</b></legend>
+        <legend>
+          <b>{{ say('run.startPage.where') }}</b>
+        </legend>
         <label class="choice"
           ><input v-model="practice" type="radio" :value="true" />
-          <span><b>Practice rig</b>: a simulated machine with hidden settings, on this screen</span></label
+          <span
+            ><b>{{ say('run.startPage.practice-rig') }}</b
+            >{{ say('run.startPage.a-simulated-machine-with') }}</span
+          ></label
         >
         <label class="choice"
-          ><input v-model="practice" type="radio" :value="false" /> <span><b>At the machine</b>: readings are typed</span></label
+          ><input v-model="practice" type="radio" :value="false" />
+          <span
+            ><b>{{ say('run.startPage.at-the-machine') }}</b
+            >{{ say('run.startPage.readings-are-typed') }}</span
+          ></label
         >
       </fieldset>
       <Problems :refused="refused" />
-      <Button type="submit" label="Start" :loading="busy" />
+      <Button type="submit" :label="say('run.startPage.start')" :loading="busy" />
     </form>
   </div>
 </template>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { say } from '../words'
 import Button from 'primevue/button'
 import InputText from 'primevue/inputtext'
 import Select from 'primevue/select'
@@ -17,11 +18,11 @@ const free = useKept(`note-${props.run.uuid}-${props.step}`)
 const back = ref<string>()
 const asked = computed(() => props.run.step?.notes ?? [])
 const OIL: Record<string, string> = {
-  ok: '● in its band',
-  cold: '▼ below its band',
-  hot: '▲ above its band: let it cool',
-  stale: '◆ read more than 15 min ago',
-  unknown: '◇ not read yet',
+  ok: say('run.stepAside.in-its-band'),
+  cold: say('run.stepAside.below-its-band'),
+  hot: say('run.stepAside.above-its-band-let'),
+  stale: say('run.stepAside.read-more-than-min'),
+  unknown: say('run.stepAside.not-read-yet'),
 }
 const stateText = computed(() => OIL[props.run.oil.state] ?? '')
 
@@ -41,32 +42,37 @@ function note(key: string, text: string) {
     <div v-for="n in asked" :key="n.key" class="row">
       <label :for="n.key">{{ n.label }}</label>
       <InputText :id="n.key" v-model="notes[n.key]" maxlength="200" @keydown.enter.prevent="note(n.key, notes[n.key] ?? '')" />
-      <Button label="Write down" severity="secondary" outlined @click="note(n.key, notes[n.key] ?? '')" />
-      <span v-if="run.noted.some((x) => x.key === n.key)" class="chip pass">✔ kept</span>
+      <Button :label="say('run.stepAside.write-down')" severity="secondary" outlined @click="note(n.key, notes[n.key] ?? '')" />
+      <span v-if="run.noted.some((x) => x.key === n.key)" class="chip pass">{{ say('run.stepAside.kept') }}</span>
     </div>
     <div v-if="typed" class="row">
       <label for="oil"
-        >Oil <b v-if="run.oil.c !== undefined && run.oil.c !== null">{{ run.oil.c }} °C</b>
+        >{{ say('run.stepAside.oil') }} <b v-if="run.oil.c !== undefined && run.oil.c !== null">{{ run.oil.c }} °C</b>
         <span class="small">{{ stateText }}</span></label
       >
       <InputText id="oil" v-model="oil" inputmode="decimal" size="small" @keydown.enter.prevent="keepOil" />
       <span class="quiet">°C</span>
-      <Button label="Keep oil" severity="secondary" outlined :disabled="!oil" @click="keepOil" />
+      <Button :label="say('run.stepAside.keep-oil')" severity="secondary" outlined :disabled="!oil" @click="keepOil" />
     </div>
     <details>
-      <summary>Write something down, {{ typed ? 'enter a turn, ' : '' }}name a slip, or go back</summary>
+      <summary>{{ say('run.stepAside.write-something-down-name', typed ? say('run.stepAside.enter-a-turn') : '') }}</summary>
       <div class="row">
-        <label for="free">Note</label>
+        <label for="free">{{ say('run.stepAside.note') }}</label>
         <InputText id="free" v-model="free" maxlength="400" class="wide" />
-        <Button label="Write down" severity="secondary" outlined :disabled="!free" @click="note('', free)" />
+        <Button :label="say('run.stepAside.write-down')" severity="secondary" outlined :disabled="!free" @click="note('', free)" />
       </div>
       <div v-if="typed && run.step && !run.advice" class="row">
-        <span>A screw was turned in this step</span>
+        <span>{{ say('run.stepAside.a-screw-was-turned') }}</span>
         <TurnEntry :step="run.step" :advised="0" :screws="run.screws.map((s) => s.setting)" @made="(e) => emit('send', e)" />
       </div>
       <div v-for="l in run.log.filter((x) => x.mayStrike)" :key="l.seq" class="row">
         <span>{{ l.text }}</span>
-        <Button label="That was a slip" severity="secondary" outlined @click="emit('send', { kind: 'struck', step, wrong: l.seq })" />
+        <Button
+          :label="say('run.stepAside.that-was-a-slip')"
+          severity="secondary"
+          outlined
+          @click="emit('send', { kind: 'struck', step, wrong: l.seq })"
+        />
       </div>
       <div v-if="run.done.length" class="row">
         <Select
@@ -74,19 +80,19 @@ function note(key: string, text: string) {
           :options="run.done"
           :option-label="(d) => `${d.number} ${d.action}`"
           option-value="step"
-          placeholder="A step that was done"
+          :placeholder="say('run.stepAside.a-step-that-was')"
           class="wide"
-          aria-label="Step to go back to"
+          :aria-label="say('run.stepAside.step-to-go-back')"
         />
         <Button
-          label="Go back to it"
+          :label="say('run.stepAside.go-back-to-it')"
           severity="secondary"
           outlined
           :disabled="!back"
           @click="emit('send', { kind: 'reopened', step: back })"
         />
       </div>
-      <p class="small quiet">What was turned or read after it is to be done again; everything stays in the log.</p>
+      <p class="small quiet">{{ say('run.stepAside.what-was-turned-or') }}</p>
     </details>
   </section>
 </template>

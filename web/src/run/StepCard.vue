@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { say } from '../words'
 import Button from 'primevue/button'
 import InputText from 'primevue/inputtext'
 import Textarea from 'primevue/textarea'
@@ -79,7 +80,7 @@ function liveText(e: Schema['ExpectView'] | undefined): string {
 /** Why a live instrument can't be taken yet. */
 function notYet(instrument: string): string | undefined {
   if (!props.live || instrument === 'OIL') return undefined
-  if (props.lost) return 'The machine is not heard'
+  if (props.lost) return say('run.stepCard.the-machine-is-not')
   if (wrong.value.length) return wrong.value[0]
   const settled = props.live.gauges[instrument]?.settled ?? props.live.motors[instrument]?.settled ?? true
   const take = props.step.expect.find((e) => e.testPoint === instrument)?.take ?? 'standing'
@@ -87,10 +88,10 @@ function notYet(instrument: string): string | undefined {
 }
 
 const WAITS: Record<string, string> = {
-  standing: 'Wait until it stands still',
-  peak: 'Wait until it has risen and turned',
-  valley: 'Wait until it has fallen and turned',
-  after: 'Wait until the time is up',
+  standing: say('run.stepCard.wait-until-it-stands'),
+  peak: say('run.stepCard.wait-until-it-has'),
+  valley: say('run.stepCard.wait-until-it-has-2'),
+  after: say('run.stepCard.wait-until-the-time'),
 }
 
 interface Action {
@@ -99,33 +100,38 @@ interface Action {
   event: RunEvent
 }
 
-const WAYS: Record<string, string> = { 'to-the-end': 'Turn it to its end', 'count-turns': 'Turn as advised' }
+const WAYS: Record<string, string> = {
+  'to-the-end': say('run.stepCard.turn-it-to-its'),
+  'count-turns': say('run.stepCard.turn-as-advised'),
+}
 
 /** The one likely action now. */
 const primary = computed<Action>(() => {
   const step = props.step.id
   if (!props.run.missing.length) {
-    const deed = props.step.demand === 'rest' && props.run.practice ? 'Let the time pass, next step' : 'Done, next step'
+    const deed =
+      props.step.demand === 'rest' && props.run.practice ? say('run.stepCard.let-the-time-pass') : say('run.stepCard.done-next-step')
     return { label: deed, event: { kind: 'step-done', step } }
   }
   const unread = props.step.expect.find((e) => !reading(e.testPoint))
   if (backsOut.value && !reading(goalGauge.value?.testPoint ?? '')) {
     const crack = props.live?.crackBar
     return {
-      label: crack ? `Take ${display.show(crack)} as crack point` : 'Take the crack point',
-      waits: crack ? undefined : props.live ? 'Watching for the first fall of the gauge' : 'Type what stood before the fall',
+      label: crack ? say('run.stepCard.take-as-crack-point', display.show(crack)) : say('run.stepCard.take-the-crack-point'),
+      waits: crack ? undefined : props.live ? say('run.stepCard.watching-for-the-first') : say('run.stepCard.type-what-stood-before'),
       event: { kind: 'take-crack', step },
     }
   }
   const turning = WAYS[props.step.way ?? '']
   if (turning && (props.run.advice?.turns || !props.step.expect.length))
     return { label: turning, waits: props.run.missing[0], event: { kind: 'step-done', step } }
-  if (!props.step.expect.length) return { label: 'Done, next step', waits: props.run.missing[0], event: { kind: 'step-done', step } }
+  if (!props.step.expect.length)
+    return { label: say('run.stepCard.done-next-step'), waits: props.run.missing[0], event: { kind: 'step-done', step } }
   const next = unread ?? props.step.expect.find((e) => reading(e.testPoint)?.grade !== 'pass') ?? props.step.expect[0]
   const instrument = next?.testPoint ?? ''
   const name = instrument === 'OIL' ? 'oil' : instrument
   return {
-    label: props.live ? `Take ${name} ${liveText(next)}` : `Type what ${name} reads`,
+    label: props.live ? say('run.stepCard.take', name, liveText(next)) : say('run.stepCard.type-what-reads', name),
     waits: notYet(instrument),
     event: { kind: 'live-reading', step, instrument },
   }
@@ -189,25 +195,27 @@ onBeforeUnmount(() => window.removeEventListener('keydown', onKey))
 <template>
   <article class="card step">
     <p class="quiet">
-      Step {{ run.stepNumber }} of {{ run.stepCount }} · {{ step.kind.replace('-', ' ')
+      {{ say('run.stepCard.step-of', run.stepNumber, run.stepCount, step.kind.replace('-', ' '))
       }}<template v-if="step.tool"> · {{ step.tool }}</template>
     </p>
     <h1>{{ step.action }}</h1>
     <p v-if="step.why">{{ step.why }}</p>
-    <p v-if="step.unprotected" class="alone"><b>▲ No relief behind this screw.</b> One hand at the stop button.</p>
-    <ul v-if="wrong.length" class="alone" aria-label="Stands otherwise">
+    <p v-if="step.unprotected" class="alone">
+      <b>{{ say('run.stepCard.no-relief-behind-this') }}</b> {{ say('run.stepCard.one-hand-at-the') }}
+    </p>
+    <ul v-if="wrong.length" class="alone" :aria-label="say('run.stepCard.stands-otherwise')">
       <li v-for="w in wrong" :key="w">▲ {{ w }}</li>
     </ul>
 
     <div v-if="run.advice || step.inControl" class="boxes">
       <div v-if="run.advice" class="box turn">
-        <span class="quiet small">Next turn</span>
-        <b v-if="live?.crackBar" class="figure">stop, it has cracked</b>
-        <b v-else-if="wrong.length" class="figure">wait</b>
+        <span class="quiet small">{{ say('run.stepCard.next-turn') }}</span>
+        <b v-if="live?.crackBar" class="figure">{{ say('run.stepCard.stop-it-has-cracked') }}</b>
+        <b v-else-if="wrong.length" class="figure">{{ say('run.stepCard.wait') }}</b>
         <b v-else class="figure">{{
           run.advice.turns
             ? `${run.advice.turns > 0 ? '↻' : '↺'} ${run.advice.turnsText} ${run.advice.turns > 0 ? 'in' : 'out'}`
-            : 'none now'
+            : say('run.stepCard.none-now')
         }}</b>
         <span class="small">{{ run.advice.text }}</span>
         <TurnEntry
@@ -220,17 +228,18 @@ onBeforeUnmount(() => window.removeEventListener('keydown', onKey))
         />
       </div>
       <div v-if="step.inControl" class="box">
-        <span class="quiet small">Who has the gauge once it is there</span>
+        <span class="quiet small">{{ say('run.stepCard.who-has-the-gauge') }}</span>
         <b class="figure">{{ settingName(step.inControl) }}</b>
-        <span v-if="screw && screw.turnsIn !== null && screw.turnsIn !== undefined" class="small"
-          >{{ settingName(screw.setting) }} stands {{ screw.turnsText }} in from all out.</span
-        >
-        <span v-else-if="screw" class="small">Where {{ settingName(screw.setting) }} stands is not known: no end of it was touched.</span>
+        <span v-if="screw && screw.turnsIn !== null && screw.turnsIn !== undefined" class="small">{{
+          say('run.stepCard.stands-in-from-all', settingName(screw.setting), screw.turnsText)
+        }}</span>
+        <span v-else-if="screw" class="small">{{ say('run.stepCard.where-stands-is-not', settingName(screw.setting)) }}</span>
       </div>
     </div>
 
     <p v-if="goal?.minus" class="difference">
-      <b>{{ goal.testPoint }} − {{ goal.minus }}</b> must be <b>{{ goal.low }} to {{ goal.high }} {{ goal.reads }}</b>
+      <b>{{ goal.testPoint }} − {{ goal.minus }}</b> {{ say('run.stepCard.must-be') }}
+      <b>{{ say('run.stepCard.to', goal.low, goal.high, goal.reads) }}</b>
       <template v-if="difference">
         · <Verdict :grade="difference.grade" /> <b class="figure">{{ difference.value }} {{ goal.reads }}</b></template
       >
@@ -259,11 +268,15 @@ onBeforeUnmount(() => window.removeEventListener('keydown', onKey))
       @keep="(text, back) => keep(e.testPoint, text, back)"
     />
     <p v-if="run.crack?.tappedBar !== null && run.crack?.tappedBar !== undefined" class="small">
-      Marked by hand at {{ fromBar(run.crack.tappedBar, 'bar') }} bar{{
-        run.crack.foundBar ? `, found on the stream at ${run.crack.foundBar} bar` : ''
-      }}; both are kept.
+      {{
+        run.crack.foundBar
+          ? say('run.stepCard.marked-and-found', fromBar(run.crack.tappedBar, 'bar'), run.crack.foundBar)
+          : say('run.stepCard.marked-by-hand', fromBar(run.crack.tappedBar, 'bar'))
+      }}
     </p>
-    <p v-if="run.deviation" class="small"><b>◆ Left so:</b> {{ run.deviation }}. Void after any later reading or turn.</p>
+    <p v-if="run.deviation" class="small">
+      <b>{{ say('run.stepCard.left-so') }}</b> {{ say('run.stepCard.void-after-any-later', run.deviation) }}
+    </p>
     <Problems :refused="generalProblem" />
 
     <div class="actions">
@@ -272,14 +285,14 @@ onBeforeUnmount(() => window.removeEventListener('keydown', onKey))
       </button>
       <Button
         v-if="backsOut && live && !run.crack"
-        label="I hear it: mark the crack"
+        :label="say('run.stepCard.i-hear-it-mark')"
         severity="secondary"
         outlined
         @click="send({ kind: 'tap-crack', step: step.id })"
       />
       <Button
         v-if="run.wayBack"
-        :label="`Back to step ${run.wayBack.number}`"
+        :label="say('run.stepCard.back-to-step', run.wayBack.number)"
         :title="run.wayBack.action"
         severity="secondary"
         outlined
@@ -287,20 +300,29 @@ onBeforeUnmount(() => window.removeEventListener('keydown', onKey))
       />
       <Button
         v-if="run.readings.length && failed"
-        label="Begin this step again"
+        :label="say('run.stepCard.begin-this-step-again')"
         severity="secondary"
         outlined
         @click="send({ kind: 'again', step: step.id })"
       />
-      <Button v-if="run.mayDeviate && !leaving" label="Leave it so, with a reason" severity="secondary" outlined @click="leaving = true" />
+      <Button
+        v-if="run.mayDeviate && !leaving"
+        :label="say('run.stepCard.leave-it-so-with')"
+        severity="secondary"
+        outlined
+        @click="leaving = true"
+      />
     </div>
     <form v-if="leaving && run.mayDeviate" class="leave" @submit.prevent="leave">
-      <label for="reason"><b>Why is it left so?</b> The reason is kept and printed.</label>
+      <label for="reason"
+        ><b>{{ say('run.stepCard.why-is-it-left') }}</b> {{ say('run.stepCard.the-reason-is-kept') }}</label
+      >
       <Textarea id="reason" v-model="reason" rows="2" maxlength="500" fluid />
       <label v-if="run.needsRelease" for="release"
-        ><b>Above the schematic.</b> Released by a second person: <InputText id="release" v-model="releasedBy" maxlength="80"
+        ><b>{{ say('run.stepCard.above-the-schematic') }}</b> {{ say('run.stepCard.released-by-a-second') }}
+        <InputText id="release" v-model="releasedBy" maxlength="80"
       /></label>
-      <Button type="submit" label="Leave it so" />
+      <Button type="submit" :label="say('run.stepCard.leave-it-so')" />
     </form>
     <ul v-if="run.missing.length && !run.mayDeviate" class="small quiet missing">
       <li v-for="m in run.missing" :key="m">{{ m }}</li>
@@ -308,13 +330,13 @@ onBeforeUnmount(() => window.removeEventListener('keydown', onKey))
   </article>
   <section v-if="step.ifNot.length || step.cautions.length" class="card notes">
     <div v-if="step.ifNot.length">
-      <b>If the reading does not come</b>
+      <b>{{ say('run.stepCard.if-the-reading-does') }}</b>
       <ul>
         <li v-for="t in step.ifNot" :key="t">{{ t }}</li>
       </ul>
     </div>
     <div v-if="step.cautions.length">
-      <b>▲ Mind</b>
+      <b>{{ say('run.stepCard.mind') }}</b>
       <ul>
         <li v-for="t in step.cautions" :key="t">{{ t }}</li>
       </ul>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { say } from '../words'
 import { computed } from 'vue'
 import { useDisplay } from '../display/display'
 
@@ -32,11 +33,12 @@ const path = computed(() =>
 <template>
   <figure>
     <figcaption class="small quiet">
-      last 30 s<template v-if="low !== undefined && high !== undefined"
-        >, wanted {{ display.show(low) }} to {{ display.show(high) }}</template
-      >
+      {{ say('run.trace.last-s')
+      }}<template v-if="low !== undefined && high !== undefined">{{
+        say('run.trace.wanted-to', display.show(low), display.show(high))
+      }}</template>
     </figcaption>
-    <svg :viewBox="`0 0 ${W} ${H}`" preserveAspectRatio="none" role="img" aria-label="Last 30 seconds of the gauge">
+    <svg :viewBox="`0 0 ${W} ${H}`" preserveAspectRatio="none" role="img" :aria-label="say('run.trace.last-seconds-of-the')">
       <rect
         v-if="low !== undefined && high !== undefined"
         x="0"

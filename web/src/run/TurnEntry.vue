@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { say } from '../words'
 import Button from 'primevue/button'
 import Select from 'primevue/select'
 import { computed, ref } from 'vue'
@@ -32,21 +33,33 @@ function made(sign: number) {
   <div class="entry">
     <Button
       v-if="advised && !toTheEnd"
-      :label="`Turned ${turnsText(advised)} ${advised > 0 ? 'in' : 'out'}, as advised`"
+      :label="say('run.turnEntry.turned-as-advised', turnsText(advised), advised > 0 ? 'in' : 'out')"
       outlined
       @click="emit('made', { kind: 'turned', step: step.id, setting: step.setting ?? '', turns: advised })"
     />
-    <Button v-if="!toTheEnd" :label="open ? 'Not now' : 'Turned otherwise'" severity="secondary" outlined @click="open = !open" />
-    <div v-if="open || toTheEnd" class="row" role="group" aria-label="Turns made">
-      <Select v-if="!toTheEnd" v-model="screw" :options="screws" :option-label="(s: string) => settingName(s)" aria-label="Screw" />
-      <Select v-model="whole" :options="WHOLE" option-label="label" option-value="value" aria-label="Whole turns" />
-      <Select v-model="part" :options="PART" option-label="label" option-value="value" aria-label="Part of a turn" />
+    <Button
+      v-if="!toTheEnd"
+      :label="open ? say('run.turnEntry.not-now') : say('run.turnEntry.turned-otherwise')"
+      severity="secondary"
+      outlined
+      @click="open = !open"
+    />
+    <div v-if="open || toTheEnd" class="row" role="group" :aria-label="say('run.turnEntry.turns-made')">
+      <Select
+        v-if="!toTheEnd"
+        v-model="screw"
+        :options="screws"
+        :option-label="(s: string) => settingName(s)"
+        :aria-label="say('run.turnEntry.screw')"
+      />
+      <Select v-model="whole" :options="WHOLE" option-label="label" option-value="value" :aria-label="say('run.turnEntry.whole-turns')" />
+      <Select v-model="part" :options="PART" option-label="label" option-value="value" :aria-label="say('run.turnEntry.part-of-a-turn')" />
       <template v-if="toTheEnd">
-        <Button :label="`${turnsText(turns)} ${inward ? 'in' : 'out'}, and it is at its end`" @click="made(inward ? 1 : -1)" />
+        <Button :label="say('run.turnEntry.and-it-is-at', turnsText(turns), inward ? 'in' : 'out')" @click="made(inward ? 1 : -1)" />
       </template>
       <template v-else>
-        <Button label="↻ in" :disabled="!turns" outlined @click="made(1)" />
-        <Button label="↺ out" :disabled="!turns" outlined @click="made(-1)" />
+        <Button :label="say('run.turnEntry.in')" :disabled="!turns" outlined @click="made(1)" />
+        <Button :label="say('run.turnEntry.out')" :disabled="!turns" outlined @click="made(-1)" />
       </template>
     </div>
   </div>

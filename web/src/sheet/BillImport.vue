@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { say } from '../words'
 import Button from 'primevue/button'
 import { computed, ref } from 'vue'
 import { asRefused, call, type Refused, type Schema } from '../api/client'
@@ -14,11 +15,11 @@ const file = ref<HTMLInputElement>()
 const rows = ref<Schema['BillRow'][] | null>(null)
 const refused = ref<Refused | null>(null)
 const FATES: Record<string, string> = {
-  changes: '● changes the target',
-  new: '● new target',
-  same: '○ as it stands',
-  'other-unit': '○ another unit',
-  refused: '▲ refused',
+  changes: say('sheet.billImport.changes-the-target'),
+  new: say('sheet.billImport.new-target'),
+  same: say('sheet.billImport.as-it-stands'),
+  'other-unit': say('sheet.billImport.another-unit'),
+  refused: say('sheet.billImport.refused'),
 }
 const taken = computed(() => rows.value?.filter((r) => r.fate === 'changes' || r.fate === 'new') ?? [])
 const shown = computed(() => rows.value?.slice(0, 200) ?? [])
@@ -59,17 +60,17 @@ function take() {
 <template>
   <div>
     <input ref="file" type="file" accept=".csv,text/csv" hidden @change="read" />
-    <Button label="Import a bill of settings (CSV)" severity="secondary" outlined @click="file?.click()" />
+    <Button :label="say('sheet.billImport.import-a-bill-of')" severity="secondary" outlined @click="file?.click()" />
     <Problems :refused="refused" />
     <div v-if="rows" class="card preview">
-      <h2>{{ rows.length }} {{ rows.length === 1 ? 'row' : 'rows' }}, {{ taken.length }} would change the sheet</h2>
+      <h2>{{ say('sheet.billImport.would-change-the-sheet', rows.length, rows.length === 1 ? 'row' : 'rows', taken.length) }}</h2>
       <table>
         <thead>
           <tr>
-            <th>Row</th>
-            <th>Setting</th>
-            <th>As written</th>
-            <th>Fate</th>
+            <th>{{ say('sheet.billImport.row') }}</th>
+            <th>{{ say('sheet.billImport.setting') }}</th>
+            <th>{{ say('sheet.billImport.as-written') }}</th>
+            <th>{{ say('sheet.billImport.fate') }}</th>
           </tr>
         </thead>
         <tbody>
@@ -83,10 +84,10 @@ function take() {
           </tr>
         </tbody>
       </table>
-      <p v-if="rows.length > shown.length" class="quiet">and {{ rows.length - shown.length }} more rows, all read.</p>
+      <p v-if="rows.length > shown.length" class="quiet">{{ say('sheet.billImport.and-more-rows-all', rows.length - shown.length) }}</p>
       <div class="go">
-        <Button label="Take them into the sheet" :disabled="!taken.length" @click="take" />
-        <Button label="Leave it" severity="secondary" outlined @click="rows = null" />
+        <Button :label="say('sheet.billImport.take-them-into-the')" :disabled="!taken.length" @click="take" />
+        <Button :label="say('sheet.billImport.leave-it')" severity="secondary" outlined @click="rows = null" />
       </div>
     </div>
   </div>

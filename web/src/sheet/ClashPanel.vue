@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { say } from '../words'
 import Button from 'primevue/button'
 import { ref } from 'vue'
 import { place, shown, type Change } from './changes'
@@ -14,32 +15,46 @@ function choose(mine: Change, theirs: boolean) {
 </script>
 
 <template>
-  <section class="card clash" aria-label="Somebody else saved">
-    <h2>Two people at one sheet: {{ props.clash.theirs.savedBy || 'somebody else' }} saved revision {{ props.clash.theirs.revision }}</h2>
+  <section class="card clash" :aria-label="say('sheet.clashPanel.somebody-else-saved')">
+    <h2>
+      {{
+        say(
+          'sheet.clashPanel.two-people-at-one',
+          props.clash.theirs.savedBy || say('sheet.clashPanel.somebody-else'),
+          props.clash.theirs.revision,
+        )
+      }}
+    </h2>
     <div class="two">
       <div>
-        <h3>Theirs</h3>
+        <h3>{{ say('sheet.clashPanel.theirs') }}</h3>
         <p v-for="c in clash.others" :key="place(c)">
           <b>{{ place(c) }}</b> {{ shown(c.before) }} → {{ shown(c.after) }}
         </p>
       </div>
       <div>
-        <h3>Mine</h3>
+        <h3>{{ say('sheet.clashPanel.mine') }}</h3>
         <p v-for="c in clash.mine" :key="place(c)">
           <b>{{ place(c) }}</b> {{ shown(c.before) }} → {{ shown(c.after) }}
         </p>
       </div>
     </div>
     <template v-if="clash.both.length">
-      <h3>Both changed the same: whose counts?</h3>
+      <h3>{{ say('sheet.clashPanel.both-changed-the-same') }}</h3>
       <fieldset v-for="b in clash.both" :key="place(b.mine)">
         <legend>{{ place(b.mine) }}</legend>
-        <label><input type="radio" :name="place(b.mine)" checked @change="choose(b.mine, false)" /> mine: {{ shown(b.mine.after) }}</label>
-        <label><input type="radio" :name="place(b.mine)" @change="choose(b.mine, true)" /> theirs: {{ shown(b.theirs.after) }}</label>
+        <label
+          ><input type="radio" :name="place(b.mine)" checked @change="choose(b.mine, false)" />
+          {{ say('sheet.clashPanel.mine-2', shown(b.mine.after)) }}</label
+        >
+        <label
+          ><input type="radio" :name="place(b.mine)" @change="choose(b.mine, true)" />
+          {{ say('sheet.clashPanel.theirs-2', shown(b.theirs.after)) }}</label
+        >
       </fieldset>
     </template>
-    <Button label="Put mine on top of theirs" @click="emit('merge', leave)" />
-    <p class="quiet small">Nothing is saved yet: look at the sheet once more, then save.</p>
+    <Button :label="say('sheet.clashPanel.put-mine-on-top')" @click="emit('merge', leave)" />
+    <p class="quiet small">{{ say('sheet.clashPanel.nothing-is-saved-yet') }}</p>
   </section>
 </template>
 

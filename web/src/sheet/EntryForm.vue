@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { say } from '../words'
 import { computed } from 'vue'
 import type { UnitFile } from '../units/unitFile'
 import type { Field } from './fields'
@@ -89,15 +90,15 @@ function end(i: 0 | 1, value: number | undefined, from: unknown, set: (v: unknow
         />
         <span v-else-if="f.kind === 'range'" class="pair">
           <NumberField
-            :label="`${f.label}, from`"
+            :label="say('sheet.entryForm.from', f.label)"
             :value="ends(entry[f.key])[0]"
             :unit="f.unit"
             :unsure="unsure(f.key)"
             @change="end(0, $event, entry[f.key], (v) => emit('change', f.key, v))"
           />
-          to
+          {{ say('sheet.entryForm.to') }}
           <NumberField
-            :label="`${f.label}, to`"
+            :label="say('sheet.entryForm.to-2', f.label)"
             :value="ends(entry[f.key])[1]"
             :unit="f.unit"
             :unsure="unsure(f.key)"
@@ -111,14 +112,14 @@ function end(i: 0 | 1, value: number | undefined, from: unknown, set: (v: unknow
             :aria-label="f.label"
             @change="emit('change', f.key, entry[f.key] === true ? undefined : true)"
           />
-          yes
+          {{ say('sheet.entryForm.yes') }}
         </label>
         <span v-else-if="f.kind === 'ports'" class="ports">
           <label v-for="l in lines" :key="l" class="check">
             <input
               type="checkbox"
               :checked="(entry[f.key] as string[] | undefined)?.includes(l)"
-              :aria-label="`Port ${l}`"
+              :aria-label="say('sheet.entryForm.port', l)"
               @change="
                 emit(
                   'change',
@@ -145,10 +146,12 @@ function end(i: 0 | 1, value: number | undefined, from: unknown, set: (v: unknow
           :value="entry[f.key] ?? ''"
           @change="emit('change', f.key, ($event.target as HTMLSelectElement).value || undefined)"
         >
-          <option value="">{{ f.required ? 'choose' : 'not given' }}</option>
+          <option value="">{{ f.required ? 'choose' : say('sheet.entryForm.not-given') }}</option>
           <option v-for="c in choices(f)" :key="c" :value="c">{{ c === 'T' ? 'T (tank)' : c }}</option>
         </select>
-        <button v-if="unsure(f.key)" type="button" class="confirm" @click="emit('confirm', `${path}.${f.key}`)">default: confirm</button>
+        <button v-if="unsure(f.key)" type="button" class="confirm" @click="emit('confirm', `${path}.${f.key}`)">
+          {{ say('sheet.entryForm.default-confirm') }}
+        </button>
         <span v-if="wrong[f.key]" class="why" role="alert">{{ wrong[f.key] }}</span>
       </div>
     </template>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { say } from '../words'
 import Button from 'primevue/button'
 import { ref } from 'vue'
 import { asRefused, call, type Refused, type Schema } from '../api/client'
@@ -13,7 +14,11 @@ type Accepted = Schema['Accepted']
 const props = defineProps<{ findings: Finding[]; tag?: string; accepted?: Accepted[] }>()
 const emit = defineEmits<{ take: [suggestion: Suggestion]; accepted: [all: Accepted[]] }>()
 const display = useDisplay()
-const SIGN: Record<string, string> = { stop: '■ Stop', warn: '▲ Mind', info: '● Note' }
+const SIGN: Record<string, string> = {
+  stop: say('sheet.findings.stop'),
+  warn: say('sheet.findings.mind'),
+  info: say('sheet.findings.note'),
+}
 const opened = ref('')
 const reason = ref('')
 const by = ref(localStorage.getItem('name') ?? '')
@@ -22,13 +27,13 @@ const refused = ref<Refused | null>(null)
 
 function offer(s: Suggestion): string {
   if (s.setting && s.pressureBar !== undefined && s.pressureBar !== null) {
-    return `Set ${settingName(s.setting)} to ${display.show(s.pressureBar)}`
+    return say('sheet.findings.set-to', settingName(s.setting), display.show(s.pressureBar))
   }
-  if (s.key === 'rangeBar') return `Fit ${s.part} with a range of ${display.show(s.value ?? 0)}`
-  if (s.key === 'class') return `Fit ${s.part} of class ${s.value}`
-  if (s.key === 'prechargeBar') return `Charge ${s.part} to ${display.show(s.value ?? 0)}`
-  if (s.key === 'differential') return `Fit ${s.part} of the differential type, ${Math.round((s.value ?? 0) * 100)} %`
-  return `Fit ${s.part} for ${s.value} L/min`
+  if (s.key === 'rangeBar') return say('sheet.findings.fit-with-a-range', s.part, display.show(s.value ?? 0))
+  if (s.key === 'class') return say('sheet.findings.fit-of-class', s.part, s.value)
+  if (s.key === 'prechargeBar') return say('sheet.findings.charge-to', s.part, display.show(s.value ?? 0))
+  if (s.key === 'differential') return say('sheet.findings.fit-of-the-differential', s.part, Math.round((s.value ?? 0) * 100))
+  return say('sheet.findings.fit-for-l-min', s.part, s.value)
 }
 
 function stands(f: Finding): Accepted | undefined {
@@ -50,36 +55,37 @@ async function letStand(f: Finding) {
 </script>
 
 <template>
-  <section aria-label="Findings" class="findings">
+  <section :aria-label="say('sheet.findings.findings')" class="findings">
     <p v-if="!findings.length" class="card holds">
-      <b>● Every relation holds.</b> Reliefs above compensators and below ratings, branches below their supply, motor and gauges fit.
+      <b>{{ say('sheet.findings.every-relation-holds') }}</b> {{ say('sheet.findings.reliefs-above-compensators-and') }}
     </p>
     <article v-for="f in findings" :key="f.rule + f.setting + f.message" class="card" :class="[f.severity, { stands: stands(f) }]">
       <p>
         <b class="sign">{{ SIGN[f.severity] }} · {{ f.rule }}</b> {{ f.message }}
       </p>
       <p v-if="stands(f)" class="small">
-        <b>○ Let stand</b> by {{ stands(f)?.by }}<template v-if="stands(f)?.releasedBy">, released by {{ stands(f)?.releasedBy }}</template
+        <b>{{ say('sheet.findings.let-stand') }}</b> {{ say('sheet.findings.by', stands(f)?.by)
+        }}<template v-if="stands(f)?.releasedBy">{{ say('sheet.findings.released-by', stands(f)?.releasedBy) }}</template
         >: {{ stands(f)?.reason }}
       </p>
       <div v-else class="go">
         <Button v-if="f.suggestion" :label="offer(f.suggestion)" outlined @click="emit('take', f.suggestion)" />
         <Button
           v-if="tag && f.severity !== 'info'"
-          label="Let it stand …"
+          :label="say('sheet.findings.let-it-stand')"
           severity="secondary"
           text
           @click="opened = opened === f.fingerprint ? '' : f.fingerprint"
         />
       </div>
       <form v-if="opened === f.fingerprint" class="form" @submit.prevent="letStand(f)">
-        <label>Reason <input v-model="reason" class="p-inputtext" required /></label>
-        <label>Your name <input v-model="by" class="p-inputtext" required /></label>
+        <label>{{ say('sheet.findings.reason') }} <input v-model="reason" class="p-inputtext" required /></label>
+        <label>{{ say('sheet.findings.your-name') }} <input v-model="by" class="p-inputtext" required /></label>
         <label v-if="f.rule === 'L13' && f.severity === 'stop'"
-          >Released by a second person <input v-model="releasedBy" class="p-inputtext" required
+          >{{ say('sheet.findings.released-by-a-second') }} <input v-model="releasedBy" class="p-inputtext" required
         /></label>
         <Problems :refused="refused" />
-        <Button type="submit" label="Keep with this reason" />
+        <Button type="submit" :label="say('sheet.findings.keep-with-this-reason')" />
       </form>
     </article>
   </section>

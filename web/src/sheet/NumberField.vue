@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { say } from '../words'
 import { computed, ref, watch } from 'vue'
 import { useDisplay } from '../display/display'
 import { fromBar, toBar, typedNumber } from '../display/quantity'
@@ -47,10 +48,12 @@ function inside(value: number): number {
 }
 
 function fault(value: number): string {
-  if (Number.isNaN(value)) return `"${text.value}" is not a number. Digits and one decimal point or comma.`
+  if (Number.isNaN(value)) return say('sheet.numberField.is-not-a-number', text.value)
   if (props.above !== undefined && inside(value) <= props.above)
-    return `${text.value} is too small; more than ${show(props.above)} is needed.`
-  return props.most !== undefined && inside(value) > props.most ? `${text.value} is too large; at most ${show(props.most)}.` : ''
+    return say('sheet.numberField.is-too-small-more', text.value, show(props.above))
+  return props.most !== undefined && inside(value) > props.most
+    ? say('sheet.numberField.is-too-large-at', text.value, show(props.most))
+    : ''
 }
 
 function typed() {

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { say } from '../words'
 import { useQuery } from '@tanstack/vue-query'
 import Button from 'primevue/button'
 import { computed, nextTick, ref, watch } from 'vue'
@@ -28,16 +29,16 @@ interface Chapter {
   kind?: string
 }
 const CHAPTERS: Chapter[] = [
-  { title: 'Unit and oil' },
-  { title: 'Lines', list: 'lines', kind: 'line' },
-  { title: 'Prime movers', list: 'components', types: kindsIn('movers') },
-  { title: 'Pumps and controls', list: 'components', types: kindsIn('pumps') },
-  { title: 'Pump line valves', list: 'components', types: kindsIn('pump-line') },
-  { title: 'Branches', list: 'components', types: kindsIn('branches') },
-  { title: 'Actuators', list: 'components', types: kindsIn('actuators') },
-  { title: 'Test points', list: 'testPoints', kind: 'testPoint' },
-  { title: 'Targets', list: 'targets', kind: 'target' },
-  { title: 'Work', list: 'work', kind: 'work' },
+  { title: say('sheet.partsEditor.unit-and-oil') },
+  { title: say('sheet.partsEditor.lines'), list: 'lines', kind: 'line' },
+  { title: say('sheet.partsEditor.prime-movers'), list: 'components', types: kindsIn('movers') },
+  { title: say('sheet.partsEditor.pumps-and-controls'), list: 'components', types: kindsIn('pumps') },
+  { title: say('sheet.partsEditor.pump-line-valves'), list: 'components', types: kindsIn('pump-line') },
+  { title: say('sheet.partsEditor.branches'), list: 'components', types: kindsIn('branches') },
+  { title: say('sheet.partsEditor.actuators'), list: 'components', types: kindsIn('actuators') },
+  { title: say('sheet.partsEditor.test-points'), list: 'testPoints', kind: 'testPoint' },
+  { title: say('sheet.partsEditor.targets'), list: 'targets', kind: 'target' },
+  { title: say('sheet.partsEditor.work'), list: 'work', kind: 'work' },
 ]
 const chapter = ref(0)
 const here = computed(() => CHAPTERS[chapter.value] as Chapter)
@@ -126,7 +127,7 @@ watch(
 
 <template>
   <div v-if="schema" class="parts">
-    <nav class="card" aria-label="In the order of the schematic">
+    <nav class="card" :aria-label="say('sheet.partsEditor.in-the-order-of')">
       <button
         v-for="(c, i) in CHAPTERS"
         :key="c.title"
@@ -136,15 +137,21 @@ watch(
         @click="chapter = i"
       >
         <span>{{ i + 1 }}</span> {{ c.title }}
-        <b v-if="open(c)" class="open" :aria-label="`${open(c)} missing`">▲ {{ open(c) }}</b>
+        <b v-if="open(c)" class="open" :aria-label="say('sheet.partsEditor.missing', open(c))">▲ {{ open(c) }}</b>
         <span v-else-if="c.list" class="quiet">{{ entriesOf(c).length }}</span>
       </button>
     </nav>
     <section class="entries">
       <article v-if="!here.list" class="card">
-        <h2>Unit</h2>
-        <div class="row"><label for="unit-name">Name</label><input id="unit-name" v-model="unit.name" class="p-inputtext wide" /></div>
-        <h2>Drawing</h2>
+        <h2>{{ say('sheet.partsEditor.unit') }}</h2>
+        <div class="row">
+          <label for="unit-name">{{ say('sheet.partsEditor.name') }}</label><input
+            id="unit-name"
+            v-model="unit.name"
+            class="p-inputtext wide"
+          />
+        </div>
+        <h2>{{ say('sheet.partsEditor.drawing') }}</h2>
         <EntryForm
           :unit="unit"
           :entry="(unit.drawing ??= {}) as Entry"
@@ -155,7 +162,7 @@ watch(
           @change="(k, v) => set(unit.drawing as Entry, 'drawing', k, v)"
           @confirm="confirm"
         />
-        <h2>Oil and tank</h2>
+        <h2>{{ say('sheet.partsEditor.oil-and-tank') }}</h2>
         <EntryForm
           :unit="unit"
           :entry="unit.fluid as Entry"
@@ -179,9 +186,9 @@ watch(
             <label :for="`id-${i}`">{{ String(e.type ?? here.kind ?? '').replaceAll('-', ' ') }}</label>
             <input :id="`id-${i}`" class="p-inputtext id" :value="e.id" @change="rename(e, ($event.target as HTMLInputElement).value)" />
           </template>
-          <b v-else>{{ e.setting || 'new target' }}</b>
+          <b v-else>{{ e.setting || say('sheet.partsEditor.new-target') }}</b>
           <span class="gap"></span>
-          <Button label="Take out" severity="secondary" outlined @click="remove(e)" />
+          <Button :label="say('sheet.partsEditor.take-out')" severity="secondary" outlined @click="remove(e)" />
         </div>
         <p v-for="p in problemsOf(here, e)" :key="p.path + p.message" class="why">▲ {{ p.message }}</p>
         <EntryForm
@@ -195,12 +202,25 @@ watch(
           @confirm="confirm"
         />
       </article>
-      <p v-if="here.list && !entriesOf(here).length" class="quiet">Nothing here yet.</p>
+      <p v-if="here.list && !entriesOf(here).length" class="quiet">{{ say('sheet.partsEditor.nothing-here-yet') }}</p>
       <div class="add">
         <template v-if="here.types">
-          <Button v-for="t in here.types" :key="t" :label="`Add ${t.replaceAll('-', ' ')}`" severity="secondary" outlined @click="add(t)" />
+          <Button
+            v-for="t in here.types"
+            :key="t"
+            :label="say('sheet.partsEditor.add', t.replaceAll('-', ' '))"
+            severity="secondary"
+            outlined
+            @click="add(t)"
+          />
         </template>
-        <Button v-else-if="here.list" :label="`Add to ${here.title.toLowerCase()}`" severity="secondary" outlined @click="add()" />
+        <Button
+          v-else-if="here.list"
+          :label="say('sheet.partsEditor.add-to', here.title.toLowerCase())"
+          severity="secondary"
+          outlined
+          @click="add()"
+        />
       </div>
     </section>
   </div>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { say } from '../words'
 import { computed } from 'vue'
 
 /** Positions of a directional valve: each a name and the ways it opens, written as P>X Y>T. */
@@ -31,21 +32,21 @@ function put(i: number, name: string, ways: string) {
       <input
         class="p-inputtext"
         :value="r.name"
-        :aria-label="`Name of position ${i + 1}`"
+        :aria-label="say('sheet.positionsField.name-of-position', i + 1)"
         @change="put(i, ($event.target as HTMLInputElement).value, r.ways)"
       />
       <input
         class="p-inputtext"
         :value="r.ways"
         placeholder="P>X Y>T"
-        :aria-label="`Ways of position ${r.name}`"
+        :aria-label="say('sheet.positionsField.ways-of-position', r.name)"
         @change="put(i, r.name, ($event.target as HTMLInputElement).value)"
       />
     </span>
     <button type="button" @click="emit('change', { ...(value as Record<string, string[][]>), [`position${rows.length + 1}`]: [] })">
-      Add a position
+      {{ say('sheet.positionsField.add-a-position') }}
     </button>
-    <span class="quiet small">Each way from port to port, such as P>X Y>T; nothing for all shut.</span>
+    <span class="quiet small">{{ say('sheet.positionsField.each-way-from-port') }}</span>
   </span>
 </template>
 

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { say } from '../words'
 import { useQuery } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import { call, type Schema } from '../api/client'
@@ -24,23 +25,23 @@ const made = computed(() => (pair.value?.before ? changes(pair.value.before.docu
 
 <template>
   <div class="revisions">
-    <nav class="card" aria-label="Revisions">
+    <nav class="card" :aria-label="say('sheet.revisionList.revisions')">
       <button v-for="r in all" :key="r.revision" type="button" :class="{ here: r.revision === at }" @click="chosen = r.revision">
-        <b>Revision {{ r.revision }}</b>
+        <b>{{ say('sheet.revisionList.revision', r.revision) }}</b>
         <span>{{ new Date(r.savedAt).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' }) }}</span>
-        <span v-if="r.savedBy">{{ r.savedBy }}</span><span v-if="!r.complete">▲ not complete</span>
+        <span v-if="r.savedBy">{{ r.savedBy }}</span><span v-if="!r.complete">{{ say('sheet.revisionList.not-complete') }}</span>
       </button>
     </nav>
     <section class="card">
-      <h2>What revision {{ at }} changed</h2>
-      <p v-if="at === 1" class="quiet">The first one.</p>
-      <p v-else-if="!made.length" class="quiet">Nothing.</p>
+      <h2>{{ say('sheet.revisionList.what-revision-changed', at) }}</h2>
+      <p v-if="at === 1" class="quiet">{{ say('sheet.revisionList.the-first-one') }}</p>
+      <p v-else-if="!made.length" class="quiet">{{ say('sheet.revisionList.nothing') }}</p>
       <table v-else>
         <thead>
           <tr>
-            <th>Place</th>
-            <th>Before</th>
-            <th>After</th>
+            <th>{{ say('sheet.revisionList.place') }}</th>
+            <th>{{ say('sheet.revisionList.before') }}</th>
+            <th>{{ say('sheet.revisionList.after') }}</th>
           </tr>
         </thead>
         <tbody>
@@ -53,7 +54,7 @@ const made = computed(() => (pair.value?.before ? changes(pair.value.before.docu
           </tr>
         </tbody>
       </table>
-      <p class="quiet small">A run that is open keeps the revision it was started with.</p>
+      <p class="quiet small">{{ say('sheet.revisionList.a-run-that-is') }}</p>
     </section>
   </div>
 </template>

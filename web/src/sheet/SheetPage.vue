@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { say } from '../words'
 import { useQueryClient } from '@tanstack/vue-query'
 import Button from 'primevue/button'
 import { computed, onBeforeUnmount, onMounted, ref } from 'vue'
@@ -39,8 +40,13 @@ const {
   canRedo,
 } = useSheet(props.tag, whatIf)
 
-const TABS = ['Circuit', 'Parts', 'Target sheet', 'Revisions'] as const
-const tab = ref<(typeof TABS)[number]>('Circuit')
+const TABS = {
+  circuit: say('sheet.sheetPage.circuit'),
+  parts: say('sheet.sheetPage.parts'),
+  targets: say('sheet.sheetPage.target-sheet'),
+  revisions: say('sheet.sheetPage.revisions'),
+}
+const tab = ref<keyof typeof TABS>('circuit')
 const chosen = ref('')
 const by = ref(localStorage.getItem('name') ?? '')
 const drawing = ref<InstanceType<typeof Circuit>>()
@@ -48,7 +54,7 @@ const drawing = ref<InstanceType<typeof Circuit>>()
 const problem = computed(() => {
   const r = refused.value
   // While a sheet is being filled in this is no refusal, it is what is left to do.
-  if (r?.status === 422) return new Refused('Before it can be planned from, this sheet still needs', r.places, r.status)
+  if (r?.status === 422) return new Refused(say('sheet.sheetPage.before-it-can-be'), r.places, r.status)
   return r ?? (loadError.value ? asRefused(loadError.value) : null)
 })
 const wide = computed(() => (draft.value ? layout(draft.value).width > 1000 : false))
@@ -78,7 +84,7 @@ function take(s: Schema['SuggestionView']) {
 
 function edit(id: string) {
   chosen.value = id
-  tab.value = 'Parts'
+  tab.value = 'parts'
 }
 
 function keep() {
@@ -117,22 +123,27 @@ onBeforeUnmount(() => window.removeEventListener('keydown', keys))
 
 <template>
   <div v-if="draft" class="head no-print">
-    <div class="tabs" role="group" aria-label="Parts of the sheet">
-      <button v-for="t in TABS" :key="t" type="button" :aria-pressed="tab === t" @click="tab = t">{{ t }}</button>
+    <div class="tabs" role="group" :aria-label="say('sheet.sheetPage.parts-of-the-sheet')">
+      <button v-for="(name, t) in TABS" :key="t" type="button" :aria-pressed="tab === t" @click="tab = t">{{ name }}</button>
     </div>
     <span class="gap"></span>
-    <span v-if="changed" class="chip plain">not saved yet</span>
-    <Button label="Undo" severity="secondary" outlined :disabled="!canUndo" @click="undo" />
-    <Button label="Redo" severity="secondary" outlined :disabled="!canRedo" @click="redo" />
-    <input v-model="by" class="p-inputtext name" aria-label="Your name" placeholder="Your name" />
-    <Button label="Save as new revision" :disabled="!changed" @click="keep" />
+    <span v-if="changed" class="chip plain">{{ say('sheet.sheetPage.not-saved-yet') }}</span>
+    <Button :label="say('sheet.sheetPage.undo')" severity="secondary" outlined :disabled="!canUndo" @click="undo" />
+    <Button :label="say('sheet.sheetPage.redo')" severity="secondary" outlined :disabled="!canRedo" @click="redo" />
+    <input
+      v-model="by"
+      class="p-inputtext name"
+      :aria-label="say('sheet.sheetPage.your-name')"
+      :placeholder="say('sheet.sheetPage.your-name')"
+    />
+    <Button :label="say('sheet.sheetPage.save-as-new-revision')" :disabled="!changed" @click="keep" />
   </div>
   <Problems :refused="problem" />
   <ClashPanel v-if="clash" :clash="clash" @merge="merge" />
   <template v-if="draft">
-    <h1 class="heading">{{ tag }} {{ draft.name }}: target sheet, revision {{ base?.revision }}</h1>
-    <SituationBar v-if="tab === 'Circuit'" v-model="whatIf" :unit="draft" :steady="answer?.steady" />
-    <div v-if="tab === 'Circuit'" :class="['page', { wide }]">
+    <h1 class="heading">{{ say('sheet.sheetPage.target-sheet-revision', tag, draft.name, base?.revision) }}</h1>
+    <SituationBar v-if="tab === 'circuit'" v-model="whatIf" :unit="draft" :steady="answer?.steady" />
+    <div v-if="tab === 'circuit'" :class="['page', { wide }]">
       <section class="card drawing">
         <Circuit
           ref="drawing"
@@ -144,12 +155,15 @@ onBeforeUnmount(() => window.removeEventListener('keydown', keys))
           @chosen="edit"
         />
         <div class="under">
-          <span class="quiet small"
-            >drawing {{ (draft.drawing as { number?: string } | undefined)?.number ?? 'not given' }}, sheet revision {{ base?.revision }};
-            thicker and blue is under pressure; tap a symbol to edit it</span
-          >
+          <span class="quiet small">{{
+            say(
+              'sheet.sheetPage.drawing-sheet-revision-thicker',
+              (draft.drawing as { number?: string } | undefined)?.number ?? say('sheet.sheetPage.not-given'),
+              base?.revision,
+            )
+          }}</span>
           <span class="gap"></span>
-          <Button label="Drawing as SVG" severity="secondary" text @click="exportSvg" />
+          <Button :label="say('sheet.sheetPage.drawing-as-svg')" severity="secondary" text @click="exportSvg" />
         </div>
         <p v-for="w in answer?.steady.warnings" :key="w" class="warning">▲ {{ w }}</p>
       </section>
@@ -167,13 +181,13 @@ onBeforeUnmount(() => window.removeEventListener('keydown', keys))
       </section>
     </div>
     <PartsEditor
-      v-else-if="tab === 'Parts'"
+      v-else-if="tab === 'parts'"
       v-model:unit="draft"
       v-model:unconfirmed="unconfirmed"
       :problems="refused?.places ?? []"
       :chosen="chosen"
     />
-    <section v-else-if="tab === 'Target sheet'" class="card targets">
+    <section v-else-if="tab === 'targets'" class="card targets">
       <Findings
         v-if="answer?.ladder.findings.length"
         :findings="answer.ladder.findings"
@@ -186,18 +200,24 @@ onBeforeUnmount(() => window.removeEventListener('keydown', keys))
       <div class="under no-print">
         <BillImport v-model="draft" :tag="tag" />
         <a :href="`/api/units/${tag}/bill.csv`" download
-          ><Button label="Bill of settings as CSV" severity="secondary" outlined tabindex="-1"
+          ><Button :label="say('sheet.sheetPage.bill-of-settings-as')" severity="secondary" outlined tabindex="-1"
         /></a>
-        <Button label="Unit file" severity="secondary" outlined @click="exportFile" />
-        <Button label="Print" severity="secondary" outlined @click="print" />
+        <Button :label="say('sheet.sheetPage.unit-file')" severity="secondary" outlined @click="exportFile" />
+        <Button :label="say('sheet.sheetPage.print')" severity="secondary" outlined @click="print" />
       </div>
     </section>
     <RevisionList v-else :tag="tag" />
     <p v-if="unconfirmed.length" class="quiet small no-print">
-      {{ unconfirmed.length }} {{ unconfirmed.length === 1 ? 'value is a default' : 'values are defaults' }} that nobody has confirmed yet.
+      {{
+        say(
+          'sheet.sheetPage.that-nobody-has-confirmed',
+          unconfirmed.length,
+          unconfirmed.length === 1 ? say('sheet.sheetPage.value-is-a-default') : say('sheet.sheetPage.values-are-defaults'),
+        )
+      }}
     </p>
   </template>
-  <p v-else-if="!problem" class="quiet">Reading the sheet …</p>
+  <p v-else-if="!problem" class="quiet">{{ say('sheet.sheetPage.reading-the-sheet') }}</p>
 </template>
 
 <style scoped>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { say } from '../words'
 import { computed } from 'vue'
 import type { Schema } from '../api/client'
 import { isDriver, kindOf } from '../parts/kinds'
@@ -33,28 +34,28 @@ function toggle(list: string[], id: string): string[] {
 </script>
 
 <template>
-  <section class="card bar no-print" aria-label="What if">
-    <b>What if</b>
+  <section class="card bar no-print" :aria-label="say('sheet.situationBar.what-if')">
+    <b>{{ say('sheet.situationBar.what-if') }}</b>
     <span v-for="d in drivers" :key="d.id" class="one">
       <label class="check"
         ><input type="checkbox" :checked="!whatIf.stopped.includes(d.id)" @change="whatIf.stopped = toggle(whatIf.stopped, d.id)" />
-        {{ d.id }} running</label
+        {{ say('sheet.situationBar.running', d.id) }}</label
       >
       <select
         v-if="d.speedsRpm"
         class="p-inputtext"
-        :aria-label="`Speed of ${d.id}`"
+        :aria-label="say('sheet.situationBar.speed-of', d.id)"
         :value="whatIf.speeds[d.id] ?? (d.speedsRpm as { mid?: number })?.mid"
         @change="whatIf.speeds[d.id] = Number(($event.target as HTMLSelectElement).value)"
       >
-        <option v-for="[name, rpm] in speeds(d)" :key="name" :value="rpm">{{ rpm }} rpm</option>
+        <option v-for="[name, rpm] in speeds(d)" :key="name" :value="rpm">{{ say('sheet.situationBar.rpm', rpm) }}</option>
       </select>
     </span>
     <label v-for="v in valves" :key="v.id" class="one"
       >{{ v.id }}
       <select
         class="p-inputtext"
-        :aria-label="`Position of ${v.id}`"
+        :aria-label="say('sheet.situationBar.position-of', v.id)"
         :value="whatIf.positions[v.id] ?? v.start ?? 'neutral'"
         @change="whatIf.positions[v.id] = ($event.target as HTMLSelectElement).value"
       >
@@ -69,23 +70,23 @@ function toggle(list: string[], id: string): string[] {
         max="1"
         step="0.01"
         :value="whatIf.openings[t.id] ?? 0"
-        :aria-label="`Opening of ${t.id}`"
+        :aria-label="say('sheet.situationBar.opening-of', t.id)"
         @input="whatIf.openings[t.id] = Number(($event.target as HTMLInputElement).value)"
       />
       <b class="percent">{{ Math.round((whatIf.openings[t.id] ?? 0) * 100) }} %</b>
     </label>
     <label v-for="v in vents" :key="v.id" class="check"
       ><input type="checkbox" :checked="whatIf.vented.includes(v.id)" @change="whatIf.vented = toggle(whatIf.vented, v.id)" />
-      {{ v.id }} vented</label
+      {{ say('sheet.situationBar.vented', v.id) }}</label
     >
     <label class="one"
-      >oil
-      <input v-model.number="whatIf.oilC" type="range" min="0" max="80" step="1" aria-label="Oil temperature" />
+      >{{ say('sheet.situationBar.oil') }}
+      <input v-model.number="whatIf.oilC" type="range" min="0" max="80" step="1" :aria-label="say('sheet.situationBar.oil-temperature')" />
       <b class="percent">{{ whatIf.oilC }} °C</b>
     </label>
     <span class="gap"></span>
     <span v-for="d in drivers" :key="`f${d.id}`"
-      >{{ d.id }} <b class="live">{{ figure(d.id, 'powerKw').toFixed(1) }}</b> of {{ d.ratedPowerKw }} kW
+      >{{ d.id }} <b class="live">{{ figure(d.id, 'powerKw').toFixed(1) }}</b> {{ say('sheet.situationBar.of-kw', d.ratedPowerKw) }}
       <template v-if="!d.speedsRpm"
         >· <b class="live">{{ figure(d.id, 'currentA').toFixed(1) }}</b> A</template
       >

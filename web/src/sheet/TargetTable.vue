@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { say } from '../words'
 import { computed } from 'vue'
 import type { Schema } from '../api/client'
 import { useDisplay } from '../display/display'
@@ -21,7 +22,12 @@ function standby(id: string, bar: number | undefined) {
 
 type Row = Schema['SettingTarget']
 
-const KINDS: Record<string, string> = { 'no-load': 'Without load', work: 'Work', 'cut-off': 'Cut-off', relief: 'Over the relief' }
+const KINDS: Record<string, string> = {
+  'no-load': say('sheet.targetTable.without-load'),
+  work: say('sheet.targetTable.work'),
+  'cut-off': 'Cut-off',
+  relief: say('sheet.targetTable.over-the-relief'),
+}
 
 const rows = computed<Row[]>(() => {
   const given = (setting: string) => unit.value.targets?.some((t) => t.setting === setting) ?? false
@@ -45,7 +51,7 @@ const rows = computed<Row[]>(() => {
 /** What the target is a pressure of. */
 function meant(r: Row): string {
   if (r.setting.endsWith('.compensator')) return 'cut-off'
-  if (r.setting.endsWith('.loadSense')) return 'margin, with flow'
+  if (r.setting.endsWith('.loadSense')) return say('sheet.targetTable.margin-with-flow')
   const part = unit.value.components.find((c) => c.id === r.setting)
   return (part && kindOf(part).target?.(part, r.defined)) ?? 'limit'
 }
@@ -78,7 +84,7 @@ function where(read: Schema['ReadView']): string {
       .map(([id, o]) => `${id} ${Math.round(o * 100)} % open`),
     ...read.raised.map((id) => `${settingName(id)} raised`),
   ]
-  return parts.length ? parts.join(', ') : 'load shut'
+  return parts.length ? parts.join(', ') : say('sheet.targetTable.load-shut')
 }
 
 function subject(p: Schema['PointView']): string {
@@ -89,24 +95,24 @@ function subject(p: Schema['PointView']): string {
 <template>
   <div class="sheet">
     <p v-for="p in loadSensing" :key="p.id" class="standby no-print">
-      Standby of {{ p.id }} as measured
+      {{ say('sheet.targetTable.standby-of-as-measured', p.id) }}
       <NumberField
-        :label="`Standby of ${p.id} as measured`"
+        :label="say('sheet.targetTable.standby-of-as-measured', p.id)"
         :value="measured[`${p.id}.loadSense`]"
         unit="bar"
         @change="standby(p.id, $event)"
       />
-      <span class="quiet small">Section reliefs read that much higher at the pump; left empty, the sheet’s margin counts.</span>
+      <span class="quiet small">{{ say('sheet.targetTable.section-reliefs-read-that') }}</span>
     </p>
     <table>
       <thead>
         <tr>
-          <th>Setting</th>
-          <th>Target</th>
-          <th>Tolerance</th>
-          <th>Stands at</th>
-          <th>The gauge must show</th>
-          <th>With</th>
+          <th>{{ say('sheet.targetTable.setting') }}</th>
+          <th>{{ say('sheet.targetTable.target') }}</th>
+          <th>{{ say('sheet.targetTable.tolerance') }}</th>
+          <th>{{ say('sheet.targetTable.stands-at') }}</th>
+          <th>{{ say('sheet.targetTable.the-gauge-must-show') }}</th>
+          <th>{{ say('sheet.targetTable.with') }}</th>
         </tr>
       </thead>
       <tbody>
@@ -117,17 +123,18 @@ function subject(p: Schema['PointView']): string {
           </td>
           <td>
             <TargetField
-              :label="`Target of ${settingName(r.setting)}`"
+              :label="say('sheet.targetTable.target-of', settingName(r.setting))"
               :bar="r.pressureBar"
               @change="put(r.setting, { pressureBar: $event })"
             />
             <div v-if="r.derived" class="derived small">
-              derived: {{ r.from }} <button type="button" @click="put(r.setting, {})">Take it</button>
+              {{ say('sheet.targetTable.derived', r.from) }}
+              <button type="button" @click="put(r.setting, {})">{{ say('sheet.targetTable.take-it') }}</button>
             </div>
           </td>
           <td>
             <TargetField
-              :label="`Tolerance of ${settingName(r.setting)}`"
+              :label="say('sheet.targetTable.tolerance-of', settingName(r.setting))"
               :bar="r.toleranceBar"
               @change="put(r.setting, { toleranceBar: $event })"
             />
@@ -136,7 +143,7 @@ function subject(p: Schema['PointView']): string {
           <td>
             <div v-for="g in r.reads" :key="g.testPoint" class="nowrap">
               {{ g.testPoint }} <b class="live">{{ number(g.value, g.reads) }}</b> {{ g.reads }}
-              <span class="quiet small">{{ number(g.low, g.reads) }} to {{ number(g.high, g.reads) }}</span>
+              <span class="quiet small">{{ say('sheet.targetTable.to', number(g.low, g.reads), number(g.high, g.reads)) }}</span>
             </div>
             <div v-if="r.trouble" class="trouble">▲ {{ r.trouble }}</div>
           </td>
@@ -145,17 +152,17 @@ function subject(p: Schema['PointView']): string {
       </tbody>
     </table>
     <p v-if="targets?.missing.length" class="trouble">
-      ▲ No target, and nothing on the sheet to derive one from: {{ targets.missing.map((m) => settingName(m)).join(', ') }}.
+      {{ say('sheet.targetTable.no-target-and-nothing', targets.missing.map((m) => settingName(m)).join(', ')) }}
     </p>
-    <h2>What the unit must then do</h2>
+    <h2>{{ say('sheet.targetTable.what-the-unit-must') }}</h2>
     <table v-if="targets?.points.length">
       <thead>
         <tr>
-          <th>Point</th>
-          <th>Pressure</th>
-          <th>Flow</th>
-          <th>Asked</th>
-          <th>Prime mover</th>
+          <th>{{ say('sheet.targetTable.point') }}</th>
+          <th>{{ say('sheet.targetTable.pressure') }}</th>
+          <th>{{ say('sheet.targetTable.flow') }}</th>
+          <th>{{ say('sheet.targetTable.asked') }}</th>
+          <th>{{ say('sheet.targetTable.prime-mover') }}</th>
         </tr>
       </thead>
       <tbody>
@@ -164,16 +171,15 @@ function subject(p: Schema['PointView']): string {
             <b>{{ KINDS[p.kind] }}</b> {{ subject(p) }}
           </td>
           <td>{{ display.show(p.pressureBar) }}</td>
-          <td>{{ p.flowLpm.toFixed(1) }} L/min</td>
+          <td>{{ say('sheet.targetTable.l-min', p.flowLpm.toFixed(1)) }}</td>
           <td>
-            {{ p.askedLpm ? `${p.askedLpm.toFixed(1)} L/min` : '' }} <b v-if="p.askedLpm > p.flowLpm + 0.05" class="trouble">▲ short</b>
+            {{ p.askedLpm ? `${p.askedLpm.toFixed(1)} L/min` : '' }}
+            <b v-if="p.askedLpm > p.flowLpm + 0.05" class="trouble">{{ say('sheet.targetTable.short') }}</b>
           </td>
           <td>
             <div v-for="d in p.drives" :key="d.driver">
-              {{ d.driver }} {{ d.speedRpm.toFixed(0) }} rpm, {{ d.powerKw.toFixed(1) }} kW, {{ Math.round(d.load * 100) }} %<template
-                v-if="d.currentA"
-                >, {{ d.currentA.toFixed(1) }} A</template
-              >
+              {{ say('sheet.targetTable.rpm-kw', d.driver, d.speedRpm.toFixed(0), d.powerKw.toFixed(1), Math.round(d.load * 100))
+              }}<template v-if="d.currentA">, {{ d.currentA.toFixed(1) }} A</template>
             </div>
           </td>
         </tr>

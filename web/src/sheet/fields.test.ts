@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest'
 import { KINDS } from '../parts/kinds'
 import type { UnitComponent, UnitFile } from '../units/unitFile'
 import { fieldsOf, label, unitOf, type UnitSchema } from './fields'
+import { FIELDS } from '../words'
 import { addPart, emptyUnit, GROUPS } from './newParts'
 
 const schema = JSON.parse(readFileSync('../core/src/main/resources/earlygate/unit/file/unit-1.schema.json', 'utf8')) as UnitSchema
@@ -17,6 +18,11 @@ describe('kinds of components', () => {
 })
 
 describe('fields of the unit file', () => {
+  it('has no name for a key that no unit file knows', () => {
+    const text = JSON.stringify(schema)
+    expect(Object.keys(FIELDS).filter((key) => !text.includes(`"${key}":`))).toEqual([])
+  })
+
   it.each(TYPES)('%s has a field for every key, each with a label', (type) => {
     const fields = fieldsOf(schema, type)
     const keys = Object.keys(schema.$defs[type]?.properties ?? {}).filter((k) => k !== 'id' && k !== 'type')

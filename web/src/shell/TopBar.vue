@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { say } from '../words'
 import { computed } from 'vue'
 import { useRoute } from 'vue-router'
 import { useDisplay } from '../display/display'
@@ -11,26 +12,26 @@ const route = useRoute()
 const { data: units } = useUnits()
 const unit = computed(() => units.value?.find((u) => u.tag === props.tag))
 const TABS = [
-  { name: 'sheet', label: 'Sheet', owns: ['sheet'] },
-  { name: 'plan', label: 'Plan', owns: ['plan'] },
-  { name: 'start', label: 'Run', owns: ['start', 'run'] },
-  { name: 'records', label: 'Record', owns: ['records', 'record'] },
+  { name: 'sheet', label: say('shell.topBar.sheet'), owns: ['sheet'] },
+  { name: 'plan', label: say('shell.topBar.plan'), owns: ['plan'] },
+  { name: 'start', label: say('shell.topBar.run'), owns: ['start', 'run'] },
+  { name: 'records', label: say('shell.topBar.record'), owns: ['records', 'record'] },
 ]
 const PLACES = [
-  { name: 'units', label: 'Units' },
-  { name: 'day', label: 'Day' },
-  { name: 'reckoner', label: 'Reckoner' },
-  { name: 'instruments', label: 'Instruments' },
+  { name: 'units', label: say('shell.topBar.units') },
+  { name: 'day', label: say('shell.topBar.day') },
+  { name: 'reckoner', label: say('shell.topBar.reckoner') },
+  { name: 'instruments', label: say('shell.topBar.instruments') },
 ]
 </script>
 
 <template>
   <header class="no-print">
-    <RouterLink to="/" class="home"><img src="/gate.svg" alt="" width="28" height="28" />Early Gate</RouterLink>
+    <RouterLink to="/" class="home"><img src="/gate.svg" alt="" width="28" height="28" />{{ say('shell.topBar.early-gate') }}</RouterLink>
     <span v-if="tag" class="unit" :title="unit?.name"
       ><b>{{ tag }}</b> {{ unit?.name }}</span
     >
-    <nav v-if="tag" aria-label="Unit">
+    <nav v-if="tag" :aria-label="say('shell.topBar.unit')">
       <RouterLink
         v-for="t in TABS"
         :key="t.name"
@@ -39,20 +40,20 @@ const PLACES = [
         >{{ t.label }}</RouterLink
       >
     </nav>
-    <nav v-else aria-label="Workshop">
+    <nav v-else :aria-label="say('shell.topBar.workshop')">
       <RouterLink v-for="p in PLACES" :key="p.name" :to="{ name: p.name }" :class="{ here: route.name === p.name }">{{
         p.label
       }}</RouterLink>
     </nav>
     <span class="gap"></span>
-    <RouterLink v-if="tag" class="aside" :to="{ name: 'reckoner', query: { unit: tag } }">Reckoner</RouterLink>
-    <div class="units" role="group" aria-label="Pressure unit">
+    <RouterLink v-if="tag" class="aside" :to="{ name: 'reckoner', query: { unit: tag } }">{{ say('shell.topBar.reckoner') }}</RouterLink>
+    <div class="units" role="group" :aria-label="say('shell.topBar.pressure-unit')">
       <button v-for="u in PRESSURE_UNITS" :key="u" type="button" :aria-pressed="display.pressure === u" @click="display.pressure = u">
         {{ u }}
       </button>
     </div>
     <button type="button" class="theme" :aria-pressed="display.dark" @click="display.dark = !display.dark">
-      {{ display.dark ? 'Day' : 'Night' }}
+      {{ display.dark ? say('shell.topBar.day') : say('shell.topBar.night') }}
     </button>
   </header>
 </template>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { say } from '../words'
 import { computed } from 'vue'
 import type { Schema } from '../api/client'
 import { useDisplay } from '../display/display'
@@ -77,7 +78,7 @@ const gaps = computed(() =>
     :class="{ small }"
     :viewBox="`0 0 ${width} ${height}`"
     role="img"
-    :aria-label="`Staff of line ${staff.line}` + (live === undefined ? '' : `, now ${display.show(live)}`)"
+    :aria-label="say('staff.staff.staff-of-line', staff.line) + (live === undefined ? '' : say('staff.staff.now', display.show(live)))"
   >
     <defs>
       <pattern id="hatch" width="8" height="8" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
@@ -85,7 +86,7 @@ const gaps = computed(() =>
         <rect width="3" height="8" class="hatch" />
       </pattern>
     </defs>
-    <text :x="small ? 0 : 8" y="16" class="title">Line {{ staff.line }}, {{ display.pressure }}</text>
+    <text :x="small ? 0 : 8" y="16" class="title">{{ say('staff.staff.line', staff.line, display.pressure) }}</text>
     <rect :x="board.x" :y="TOP" :width="board.w" :height="board.bottom - TOP" class="board" />
     <g v-for="t in ticks.all" :key="t.value">
       <rect :x="board.x + board.w * 0.78" :y="t.y" :width="board.w * 0.22" :height="ticks.half" class="block" />
@@ -103,7 +104,7 @@ const gaps = computed(() =>
     <g v-if="ceiling">
       <rect :x="board.x" :y="TOP" :width="board.w" :height="Math.max(4, y(ceiling.bar) - TOP)" fill="url(#hatch)" class="ceiling" />
       <text v-if="!small" :x="board.x + board.w + 8" :y="y(ceiling.bar) + 1" class="limit">
-        {{ display.show(ceiling.bar) }}, {{ ceiling.part === staff.line ? 'line' : ceiling.part }} rating
+        {{ say('staff.staff.rating', display.show(ceiling.bar), ceiling.part === staff.line ? 'line' : ceiling.part) }}
       </text>
     </g>
     <g v-for="f in flags" :key="f.id" :class="['flag', f.kind, { set: f.set, current: f.id === current }]">
@@ -124,7 +125,7 @@ const gaps = computed(() =>
         {{ g.short ? '▲ ' : '' }}{{ pressureNumber(g.bar, display.pressure) }}
       </text>
       <text :x="board.x + board.w + 185" :y="(g.from + g.to) / 2 + 14" class="flag-note">
-        asks {{ pressureNumber(g.neededBar, display.pressure) }}
+        {{ say('staff.staff.asks', pressureNumber(g.neededBar, display.pressure)) }}
       </text>
     </g>
     <g v-if="live !== undefined" class="now">

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { say } from '../words'
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import Button from 'primevue/button'
 import Menu from 'primevue/menu'
@@ -26,7 +27,7 @@ async function importFile(event: Event) {
   added.value = ''
   try {
     const unit = await call<{ tag: string }>('POST', '/api/units', await file.text(), true)
-    added.value = `${unit.tag} is in.`
+    added.value = say('units.unitsPage.is-in', unit.tag)
     await queries.invalidateQueries({ queryKey: ['units'] })
   } catch (e) {
     refused.value = asRefused(e)
@@ -59,14 +60,17 @@ const { data: removed } = useQuery({ queryKey: ['removed-units'], queryFn: () =>
 const menu = ref<InstanceType<typeof Menu>>()
 const chosen = ref<UnitSummary>()
 const ACTIONS = [
-  { label: 'Copy', command: () => (making.value = { from: chosen.value?.tag ?? '', tag: '', name: chosen.value?.name ?? '' }) },
   {
-    label: 'Remove',
+    label: say('units.unitsPage.copy'),
+    command: () => (making.value = { from: chosen.value?.tag ?? '', tag: '', name: chosen.value?.name ?? '' }),
+  },
+  {
+    label: say('units.unitsPage.remove'),
     command: () =>
       void put(
         'DELETE',
         `/api/units/${encodeURIComponent(chosen.value?.tag ?? '')}?by=${encodeURIComponent(myName())}`,
-        `${chosen.value?.tag} is removed; below it can be brought back.`,
+        say('units.unitsPage.is-removed-below-it', chosen.value?.tag),
       ),
   },
 ]
@@ -91,36 +95,42 @@ async function put(method: string, path: string, done = '') {
 
 function stage(u: UnitSummary): string {
   const c = u.commissioned
-  if (!c) return 'Not commissioned here yet'
-  return `Commissioned by ${c.technician}, ${new Date(c.startedAt).toLocaleDateString('en-GB')}`
+  if (!c) return say('units.unitsPage.not-commissioned-here-yet')
+  return say('units.unitsPage.commissioned-by', c.technician, new Date(c.startedAt).toLocaleDateString('en-GB'))
 }
 
 function openRun(r: Schema['RunSummary']): string {
-  return `${r.practice ? 'Practice' : 'Run'} ${r.id} open since ${new Date(r.startedAt).toLocaleDateString('en-GB')}, ${r.technician}`
+  return say(
+    'units.unitsPage.open-since',
+    r.practice ? say('units.unitsPage.practice') : say('units.unitsPage.run'),
+    r.id,
+    new Date(r.startedAt).toLocaleDateString('en-GB'),
+    r.technician,
+  )
 }
 </script>
 
 <template>
   <div class="head">
-    <h1>Units</h1>
-    <span class="quiet">{{ units?.length ?? 0 }} in the workshop</span>
+    <h1>{{ say('units.unitsPage.units') }}</h1>
+    <span class="quiet">{{ say('units.unitsPage.in-the-workshop', units?.length ?? 0) }}</span>
     <span class="gap"></span>
     <input ref="fileInput" type="file" accept=".json,application/json" hidden @change="importFile" />
-    <Button label="New unit" severity="secondary" outlined @click="making = { from: '', tag: '', name: '' }" />
-    <Button label="Import a unit file" severity="secondary" outlined @click="fileInput?.click()" />
+    <Button :label="say('units.unitsPage.new-unit')" severity="secondary" outlined @click="making = { from: '', tag: '', name: '' }" />
+    <Button :label="say('units.unitsPage.import-a-unit-file')" severity="secondary" outlined @click="fileInput?.click()" />
   </div>
   <form v-if="making" class="card making" @submit.prevent="make">
-    <h2>{{ making.from ? `A unit like ${making.from}` : 'A new unit' }}</h2>
-    <label>Tag <input v-model="making.tag" class="p-inputtext" required maxlength="32" /></label>
-    <label>Name <input v-model="making.name" class="p-inputtext wide" required maxlength="200" /></label>
-    <Button type="submit" label="Begin its sheet" />
-    <Button label="Leave it" severity="secondary" outlined @click="making = undefined" />
+    <h2>{{ making.from ? say('units.unitsPage.a-unit-like', making.from) : say('units.unitsPage.a-new-unit') }}</h2>
+    <label>{{ say('units.unitsPage.tag') }} <input v-model="making.tag" class="p-inputtext" required maxlength="32" /></label>
+    <label>{{ say('units.unitsPage.name') }} <input v-model="making.name" class="p-inputtext wide" required maxlength="200" /></label>
+    <Button type="submit" :label="say('units.unitsPage.begin-its-sheet')" />
+    <Button :label="say('units.unitsPage.leave-it')" severity="secondary" outlined @click="making = undefined" />
   </form>
   <Problems :refused="refused" />
   <Problems :refused="loadError" />
   <p v-if="added" class="chip pass" role="status">{{ added }}</p>
-  <p v-if="isPending" class="quiet">Reading the units …</p>
-  <p v-else-if="units && !units.length" class="card">No unit yet. Import a unit file, the open JSON format described in docs/api.md.</p>
+  <p v-if="isPending" class="quiet">{{ say('units.unitsPage.reading-the-units') }}</p>
+  <p v-else-if="units && !units.length" class="card">{{ say('units.unitsPage.no-unit-yet-import') }}</p>
   <Menu ref="menu" :model="ACTIONS" popup />
   <div class="grid">
     <article v-for="u in units" :key="u.tag" class="card">
@@ -130,50 +140,59 @@ function openRun(r: Schema['RunSummary']): string {
           <RouterLink :to="{ name: 'sheet', params: { tag: u.tag } }">{{ u.tag }}</RouterLink>
         </h2>
         <p class="name">{{ u.name }}</p>
-        <p class="quiet small">Drawing {{ u.drawing || 'not given' }}, sheet revision {{ u.revision }}</p>
+        <p class="quiet small">
+          {{ say('units.unitsPage.drawing-sheet-revision', u.drawing || say('units.unitsPage.not-given'), u.revision) }}
+        </p>
         <p class="small">
-          {{ stage(u) }} <span v-if="u.commissioned?.outcome === 'passed-with-deviations'" class="chip cannot-tell">◆ with deviations</span>
+          {{ stage(u) }}
+          <span v-if="u.commissioned?.outcome === 'passed-with-deviations'" class="chip cannot-tell">{{
+            say('units.unitsPage.with-deviations')
+          }}</span>
         </p>
         <p v-for="r in u.openRuns" :key="r.id" class="small">
           <RouterLink :to="{ name: 'run', params: { tag: u.tag, id: r.id } }">{{ openRun(r) }}</RouterLink>
         </p>
         <p v-if="u.openRunCount > u.openRuns.length" class="small">
-          <RouterLink :to="{ name: 'start', params: { tag: u.tag } }">{{ u.openRunCount - u.openRuns.length }} more open</RouterLink>
+          <RouterLink :to="{ name: 'start', params: { tag: u.tag } }">{{
+            say('units.unitsPage.more-open', u.openRunCount - u.openRuns.length)
+          }}</RouterLink>
         </p>
         <p class="small">
-          <span v-if="u.missing" class="chip cannot-tell">◆ {{ u.missing }} missing on its sheet</span>
+          <span v-if="u.missing" class="chip cannot-tell">{{ say('units.unitsPage.missing-on-its-sheet', u.missing) }}</span>
           <span v-else-if="u.findings" class="chip fail">▲ {{ u.findings }} {{ u.findings === 1 ? 'finding' : 'findings' }}</span>
-          <span v-else class="chip pass">● relations hold</span>
+          <span v-else class="chip pass">{{ say('units.unitsPage.relations-hold') }}</span>
         </p>
         <div class="go">
-          <RouterLink :to="{ name: 'sheet', params: { tag: u.tag } }"><Button label="Sheet" outlined tabindex="-1" /></RouterLink>
+          <RouterLink :to="{ name: 'sheet', params: { tag: u.tag } }"
+            ><Button :label="say('units.unitsPage.sheet')" outlined tabindex="-1"
+          /></RouterLink>
           <Button
-            label="More"
-            :aria-label="`More for ${u.tag}`"
+            :label="say('units.unitsPage.more')"
+            :aria-label="say('units.unitsPage.more-for', u.tag)"
             severity="secondary"
             outlined
             aria-haspopup="true"
             @click="more($event, u)"
           />
           <RouterLink v-if="!u.missing" :to="{ name: 'start', params: { tag: u.tag } }"
-            ><Button :label="u.openRuns.length ? 'Go on or start' : 'Start a run'" tabindex="-1"
+            ><Button :label="u.openRuns.length ? say('units.unitsPage.go-on-or-start') : say('units.unitsPage.start-a-run')" tabindex="-1"
           /></RouterLink>
         </div>
       </div>
     </article>
   </div>
   <section v-if="removed?.length" class="card removed">
-    <h2>Removed</h2>
+    <h2>{{ say('units.unitsPage.removed') }}</h2>
     <p v-for="r in removed" :key="r.tag">
       <span
         ><b>{{ r.tag }}</b> {{ r.name }}, {{ new Date(r.at).toLocaleDateString('en-GB') }}{{ r.by && `, ${r.by}` }}</span
       >
       <Button
-        label="Bring back"
-        :aria-label="`Bring back ${r.tag}`"
+        :label="say('units.unitsPage.bring-back')"
+        :aria-label="say('units.unitsPage.bring-back-2', r.tag)"
         severity="secondary"
         outlined
-        @click="put('POST', `/api/removed-units/${encodeURIComponent(r.tag)}/bring-back`, `${r.tag} is back.`)"
+        @click="put('POST', `/api/removed-units/${encodeURIComponent(r.tag)}/bring-back`, say('units.unitsPage.is-back', r.tag))"
       />
     </p>
   </section>

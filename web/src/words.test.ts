@@ -1,0 +1,40 @@
+import { readdirSync, readFileSync } from 'node:fs'
+import { describe, expect, it } from 'vitest'
+import { say, WORDS } from './words'
+
+const FILES = (readdirSync('src', { recursive: true }) as string[]).filter(
+  (f) => /\.(vue|ts)$/.test(f) && !/test\.ts$|words\.ts$|schema\.ts$/.test(f),
+)
+const SOURCES = Object.fromEntries(FILES.map((f) => [f, readFileSync(`src/${f}`, 'utf8')]))
+
+/** What stands between two tags and is no expression. */
+function texts(template: string): string[] {
+  return template
+    .split(/<!--[\s\S]*?-->|<(?:[^>"']|"[^"]*"|'[^']*')*>/)
+    .map((t) => t.replace(/\{\{[\s\S]*?\}\}/g, '').trim())
+    .filter((t) => /[A-Za-z]{3,}/.test(t))
+}
+
+describe('words of the screens', () => {
+  it('are all said somewhere', () => {
+    const all = Object.values(SOURCES).join('\n')
+    expect(Object.keys(WORDS).filter((key) => !all.includes(`'${key}'`))).toEqual([])
+  })
+
+  it('stand in one place: no template has text or labels of its own', () => {
+    const own = Object.entries(SOURCES)
+      .filter(([f]) => f.endsWith('.vue'))
+      .flatMap(([f, source]) => {
+        const template = /<template>([\s\S]*)<\/template>/.exec(source)?.[1] ?? ''
+        const labels = [...template.matchAll(/(?<![\w:-])(?:label|aria-label|placeholder|title|header)="([^"]*[A-Za-z]{3,}[^"]*)"/g)].map(
+          (m) => m[1],
+        )
+        return [...texts(template), ...labels].map((t) => `${f}: ${t}`)
+      })
+    expect(own).toEqual([])
+  })
+
+  it('take their values in order', () => {
+    expect(say('run.instruments.oil-in', 40, 60)).toBe('● in 40 to 60')
+  })
+})
