@@ -1,0 +1,19 @@
+/** Every word of the screens, by screen. {0}, {1} are what is put in. A missing or unused key fails the build. */
+import { INSTRUMENTS } from './instruments'
+import { PLAN } from './plan'
+import { RECKON } from './reckon'
+import { RECORD } from './record'
+import { RUN } from './run'
+import { SHEET } from './sheet'
+import { UNITS } from './units'
+import { SHARED } from './shared'
+
+export { FIELDS } from './fields'
+
+export const WORDS = { ...INSTRUMENTS, ...PLAN, ...RECKON, ...RECORD, ...RUN, ...SHEET, ...UNITS, ...SHARED } as const
+
+export type Word = keyof typeof WORDS
+
+export function say(word: Word, ...values: unknown[]): string {
+  return WORDS[word].replace(/\{(\d)}/g, (_, i: string) => String(values[Number(i)] ?? ''))
+}
