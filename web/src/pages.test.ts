@@ -6,7 +6,7 @@ import PrimeVue from 'primevue/config'
 import { beforeEach, describe, expect, it, vi } from 'vitest'
 import { type Component } from 'vue'
 import { createMemoryHistory, createRouter } from 'vue-router'
-import { call, callText, Refused } from './api/client'
+import { Refused } from './api/client'
 import DayPage from './day/DayPage.vue'
 import InstrumentsPage from './instruments/InstrumentsPage.vue'
 import ReckonerPage from './reckon/ReckonerPage.vue'
@@ -44,17 +44,6 @@ function show(page: Component, props: Record<string, unknown> = {}) {
 beforeEach(() => {
   localStorage.clear()
   setActivePinia(createPinia())
-})
-
-describe('the way to the server', () => {
-  it('says what was refused, with its places, and what could not be reached', async () => {
-    serve({ 'POST /api/x': new Refused('no', [{ path: 'a', message: 'b' }], 422) })
-    await expect(call('POST', '/api/x', {})).rejects.toMatchObject({ title: 'no', status: 422, places: [{ path: 'a', message: 'b' }] })
-    vi.stubGlobal('fetch', () => Promise.reject(new Error('down')))
-    await expect(callText('GET', '/api/x')).rejects.toMatchObject({ status: 0, offline: true })
-    vi.stubGlobal('fetch', () => Promise.resolve(new Response('<html>', { status: 502 })))
-    await expect(call('GET', '/api/x')).rejects.toMatchObject({ title: 'The server answered 502' })
-  })
 })
 
 describe('reckoner', () => {

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { kindOf } from '../parts/kinds'
-import type { Part } from './layout'
+import type { Part } from './drawing'
 import PositionsSymbol from './symbols/PositionsSymbol.vue'
 
 const props = defineProps<{

@@ -1,7 +1,8 @@
 import { readdirSync, readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
 import { TANK, type UnitFile } from '../units/unitFile'
-import { layout, type Drawing } from './layout'
+import type { Drawing } from './drawing'
+import { layout } from './layout'
 import { ports } from './ports'
 
 const FOLDERS = ['../demo/units', '../core/src/test/resources/circuits']

@@ -1,59 +1,7 @@
 import { TANK, type UnitComponent, type UnitFile } from '../units/unitFile'
 import { isDriver, kindOf } from '../parts/kinds'
+import { overlap, rect, wire, type Drawing, type Part, type Rect, type Wire } from './drawing'
 import { ports, reach, reading } from './ports'
-
-/**
- * Lines are level rails, the pump's lowest; every part stands upright between the rails it ties, tank symbols hang where
- * oil goes home, prime movers and pumps stand below. A part goes as far left as leaves all others and their names clear.
- */
-export interface Drawing {
-  /** where the picture begins, negative where a part stands over the highest rail */
-  top: number
-  width: number
-  height: number
-  rails: Rail[]
-  parts: Part[]
-  gauges: { id: string; line: string; x: number; y: number; wire: Wire }[]
-  shafts: { x1: number; x2: number; y: number }[]
-}
-
-export interface Rail {
-  line: string
-  y: number
-  x1: number
-  x2: number
-  /** as far as signals reach beyond the parts that oil flows through */
-  thinX1: number
-  thinX2: number
-}
-
-/** A vertical piece from a part to its rail. */
-export interface Wire {
-  line: string
-  x: number
-  y1: number
-  y2: number
-  thin: boolean
-}
-
-export interface Part {
-  component: UnitComponent
-  x: number
-  y: number
-  /** oil goes upwards through it */
-  up: boolean
-  wires: Wire[]
-  tanks: { x: number; y: number }[]
-  /** of a box: where each port leaves it, by line */
-  leads: Record<string, { x: number; top: boolean }>
-}
-
-interface Rect {
-  x1: number
-  y1: number
-  x2: number
-  y2: number
-}
 
 const GAP = 116
 const TOP = 74
@@ -251,10 +199,6 @@ function box(part: Part, all: { line: string; thin: boolean }[], railY: (line: s
   return part
 }
 
-function wire(line: string, x: number, y1: number, y2: number): Wire {
-  return { line, x, y1, y2, thin: false }
-}
-
 /** What a part needs for itself: its symbol with the name beside it, and its wires. */
 function rects(part: Part): Rect[] {
   const { left, right } = reach(part.component)
@@ -273,12 +217,4 @@ function drivers(unit: UnitFile, drawing: Drawing, y: number) {
     drawing.parts.push({ component: c, x, y, up: false, wires: [], tanks: [], leads: {} })
     if (pumps.length) drawing.shafts.push({ x1: x, x2: Math.max(...pumps), y })
   }
-}
-
-function rect(x1: number, y1: number, x2: number, y2: number): Rect {
-  return { x1, y1, x2, y2 }
-}
-
-function overlap(a: Rect, b: Rect): boolean {
-  return a.x1 < b.x2 && b.x1 < a.x2 && a.y1 < b.y2 && b.y1 < a.y2
 }

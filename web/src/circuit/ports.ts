@@ -1,4 +1,5 @@
-import { isDriver, kindOf, type Port } from '../parts/kinds'
+import type { Port } from '../parts/kind'
+import { isDriver, kindOf } from '../parts/kinds'
 import { TANK, type UnitComponent, type UnitFile } from '../units/unitFile'
 
 export function ports(c: UnitComponent): Port[] {

@@ -6,6 +6,7 @@ import { asRefused, call, type Schema } from '../api/client'
 import { useDisplay } from '../display/display'
 import { SCHOOL_NAMES, settingName } from '../display/names'
 import Problems from '../display/Problems.vue'
+import { clock, when } from '../display/time'
 import Verdict from '../display/Verdict.vue'
 import Staff from '../staff/Staff.vue'
 
@@ -22,13 +23,6 @@ const OUTCOME: Record<string, [string, string]> = {
   unfinished: ['plain', say('record.recordPage.unfinished-not-a-certificate')],
 }
 const outcome = computed(() => OUTCOME[record.value?.outcome ?? ''] ?? ['plain', ''])
-
-function when(at?: string | null): string {
-  return at ? new Date(at).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' }) : '–'
-}
-function clock(at?: string | null): string {
-  return at ? new Date(at).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' }) : '–'
-}
 </script>
 
 <template>

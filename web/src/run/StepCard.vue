@@ -1,21 +1,19 @@
 <script setup lang="ts">
 import { say } from '../words'
 import Button from 'primevue/button'
-import InputText from 'primevue/inputtext'
-import Textarea from 'primevue/textarea'
 import { computed, nextTick, onBeforeUnmount, onMounted, ref } from 'vue'
 import type { Refused, Schema } from '../api/client'
-import { useDisplay } from '../display/display'
-import { settingName } from '../display/names'
-import { PRESSURE_UNITS, fromBar, pressureNumber, toBar, type PressureUnit } from '../display/quantity'
+import { fromBar, toBar, type PressureUnit } from '../display/quantity'
 import Problems from '../display/Problems.vue'
-import Verdict from '../display/Verdict.vue'
-import { useKept } from './kept'
 import type { Waiting } from './outbox'
+import LeaveSo from './LeaveSo.vue'
+import MarginRow from './MarginRow.vue'
 import ReadingRow from './ReadingRow.vue'
+import StepNotes from './StepNotes.vue'
 import Trace from './Trace.vue'
-import TurnEntry from './TurnEntry.vue'
+import TurnBoxes from './TurnBoxes.vue'
 import type { LiveView } from './useLive'
+import { usePrimary } from './usePrimary'
 import type { RunEvent, RunView } from './useRun'
 
 const props = defineProps<{
@@ -30,112 +28,21 @@ const props = defineProps<{
   send: (event: RunEvent) => Promise<boolean | undefined>
 }>()
 
-const display = useDisplay()
 const typedAt = ref('')
 const leaving = ref(false)
-const reason = useKept(`reason-${props.run.uuid}-${props.step.id}`)
-const releasedBy = ref('')
 
-const backsOut = computed(() => props.step.way === 'back-out-to-crack')
-const goalGauge = computed(() => props.step.expect.find((e) => PRESSURE_UNITS.includes(e.reads as PressureUnit)))
 const goal = computed(() => props.step.goal)
-const screw = computed(() => props.run.screws.find((s) => s.setting === props.step.setting))
 const failed = computed(() => props.run.readings.some((r) => r.grade !== 'pass'))
 const generalProblem = computed(() => (props.refused && props.refused.places[0]?.path !== 'reading' ? props.refused : null))
-const wrong = computed(() => (props.run.practice ? (props.live?.wrong ?? []) : []))
-
-function reading(instrument: string) {
-  return props.run.readings.find((r) => r.instrument === instrument)
-}
+const { wrong, backsOut, goalGauge, reading, primary } = usePrimary(props)
 
 function isPart(instrument: string) {
   return !!goal.value?.minus && (goal.value.testPoint === instrument || goal.value.minus === instrument)
 }
 
-/** What counts of a difference, in the gauge's unit, as soon as both are read. */
-const difference = computed(() => {
-  const g = goal.value
-  if (!g?.minus) return undefined
-  const upper = reading(g.testPoint)
-  const lower = reading(g.minus)
-  return upper && lower ? { value: Math.round((upper.value - lower.value) * 10) / 10, grade: upper.grade } : undefined
-})
-
 function bandBar(e?: Schema['ExpectView']): { low?: number; high?: number } {
   return e ? { low: toBar(e.low, e.reads as PressureUnit), high: toBar(e.high, e.reads as PressureUnit) } : {}
 }
-
-/** What the live instrument would give now, in its own unit, for the button; empty where it can't be taken. */
-function liveText(e: Schema['ExpectView'] | undefined): string {
-  const live = props.live
-  if (!live || !e) return ''
-  if (e.testPoint === 'OIL') return `${live.oilC.toFixed(1)} °C`
-  const motor = live.motors[e.testPoint]
-  if (motor) return `${motor.amps.toFixed(1)} A`
-  const gauge = live.gauges[e.testPoint]
-  const unit = e.reads as PressureUnit
-  return gauge ? `${pressureNumber(gauge.takeBar ?? gauge.bar, unit, true)} ${unit}` : ''
-}
-
-/** Why a live instrument can't be taken yet. */
-function notYet(instrument: string): string | undefined {
-  if (!props.live || instrument === 'OIL') return undefined
-  if (props.lost) return say('run.stepCard.the-machine-is-not')
-  if (wrong.value.length) return wrong.value[0]
-  const settled = props.live.gauges[instrument]?.settled ?? props.live.motors[instrument]?.settled ?? true
-  const take = props.step.expect.find((e) => e.testPoint === instrument)?.take ?? 'standing'
-  return settled ? undefined : WAITS[take]
-}
-
-const WAITS: Record<string, string> = {
-  standing: say('run.stepCard.wait-until-it-stands'),
-  peak: say('run.stepCard.wait-until-it-has'),
-  valley: say('run.stepCard.wait-until-it-has-2'),
-  after: say('run.stepCard.wait-until-the-time'),
-}
-
-interface Action {
-  label: string
-  waits?: string
-  event: RunEvent
-}
-
-const WAYS: Record<string, string> = {
-  'to-the-end': say('run.stepCard.turn-it-to-its'),
-  'count-turns': say('run.stepCard.turn-as-advised'),
-}
-
-/** The one likely action now. */
-const primary = computed<Action>(() => {
-  const step = props.step.id
-  if (!props.run.missing.length) {
-    const deed =
-      props.step.demand === 'rest' && props.run.practice ? say('run.stepCard.let-the-time-pass') : say('run.stepCard.done-next-step')
-    return { label: deed, event: { kind: 'step-done', step } }
-  }
-  const unread = props.step.expect.find((e) => !reading(e.testPoint))
-  if (backsOut.value && !reading(goalGauge.value?.testPoint ?? '')) {
-    const crack = props.live?.crackBar
-    return {
-      label: crack ? say('run.stepCard.take-as-crack-point', display.show(crack)) : say('run.stepCard.take-the-crack-point'),
-      waits: crack ? undefined : props.live ? say('run.stepCard.watching-for-the-first') : say('run.stepCard.type-what-stood-before'),
-      event: { kind: 'take-crack', step },
-    }
-  }
-  const turning = WAYS[props.step.way ?? '']
-  if (turning && (props.run.advice?.turns || !props.step.expect.length))
-    return { label: turning, waits: props.run.missing[0], event: { kind: 'step-done', step } }
-  if (!props.step.expect.length)
-    return { label: say('run.stepCard.done-next-step'), waits: props.run.missing[0], event: { kind: 'step-done', step } }
-  const next = unread ?? props.step.expect.find((e) => reading(e.testPoint)?.grade !== 'pass') ?? props.step.expect[0]
-  const instrument = next?.testPoint ?? ''
-  const name = instrument === 'OIL' ? 'oil' : instrument
-  return {
-    label: props.live ? say('run.stepCard.take', name, liveText(next)) : say('run.stepCard.type-what-reads', name),
-    waits: notYet(instrument),
-    event: { kind: 'live-reading', step, instrument },
-  }
-})
 
 const taken = ref(false)
 async function act() {
@@ -154,14 +61,6 @@ async function keep(instrument: string, text: string, back: (text: string) => vo
   typedAt.value = instrument
   const kind = backsOut.value && instrument === goalGauge.value?.testPoint ? 'cracked' : 'reading'
   if ((await props.send({ kind, step: props.step.id, instrument, text })) === false) back(text)
-}
-
-async function leave() {
-  const event = { kind: 'deviation', step: props.step.id, text: reason.value, releasedBy: releasedBy.value || undefined }
-  if (await props.send(event)) {
-    leaving.value = false
-    reason.value = ''
-  }
 }
 
 function waitingFor(instrument: string) {
@@ -207,43 +106,16 @@ onBeforeUnmount(() => window.removeEventListener('keydown', onKey))
       <li v-for="w in wrong" :key="w">▲ {{ w }}</li>
     </ul>
 
-    <div v-if="run.advice || step.inControl" class="boxes">
-      <div v-if="run.advice" class="box turn">
-        <span class="quiet small">{{ say('run.stepCard.next-turn') }}</span>
-        <b v-if="live?.crackBar" class="figure">{{ say('run.stepCard.stop-it-has-cracked') }}</b>
-        <b v-else-if="wrong.length" class="figure">{{ say('run.stepCard.wait') }}</b>
-        <b v-else class="figure">{{
-          run.advice.turns
-            ? `${run.advice.turns > 0 ? '↻' : '↺'} ${run.advice.turnsText} ${run.advice.turns > 0 ? 'in' : 'out'}`
-            : say('run.stepCard.none-now')
-        }}</b>
-        <span class="small">{{ run.advice.text }}</span>
-        <TurnEntry
-          v-if="!run.practice"
-          :key="step.id"
-          :step="step"
-          :advised="run.advice.turns"
-          :screws="run.screws.map((s) => s.setting)"
-          @made="(e) => send(e)"
-        />
-      </div>
-      <div v-if="step.inControl" class="box">
-        <span class="quiet small">{{ say('run.stepCard.who-has-the-gauge') }}</span>
-        <b class="figure">{{ settingName(step.inControl) }}</b>
-        <span v-if="screw && screw.turnsIn !== null && screw.turnsIn !== undefined" class="small">{{
-          say('run.stepCard.stands-in-from-all', settingName(screw.setting), screw.turnsText)
-        }}</span>
-        <span v-else-if="screw" class="small">{{ say('run.stepCard.where-stands-is-not', settingName(screw.setting)) }}</span>
-      </div>
-    </div>
+    <TurnBoxes
+      v-if="run.advice || step.inControl"
+      :run="run"
+      :step="step"
+      :cracked="!!live?.crackBar"
+      :waits="wrong.length > 0"
+      @made="send"
+    />
 
-    <p v-if="goal?.minus" class="difference">
-      <b>{{ goal.testPoint }} − {{ goal.minus }}</b> {{ say('run.stepCard.must-be') }}
-      <b>{{ say('run.stepCard.to', goal.low, goal.high, goal.reads) }}</b>
-      <template v-if="difference">
-        · <Verdict :grade="difference.grade" /> <b class="figure">{{ difference.value }} {{ goal.reads }}</b></template
-      >
-    </p>
+    <MarginRow v-if="goal?.minus" :goal="goal" :readings="run.readings" />
 
     <Trace
       v-if="live && goalGauge && step.goalBar && !goal?.minus"
@@ -313,35 +185,12 @@ onBeforeUnmount(() => window.removeEventListener('keydown', onKey))
         @click="leaving = true"
       />
     </div>
-    <form v-if="leaving && run.mayDeviate" class="leave" @submit.prevent="leave">
-      <label for="reason"
-        ><b>{{ say('run.stepCard.why-is-it-left') }}</b> {{ say('run.stepCard.the-reason-is-kept') }}</label
-      >
-      <Textarea id="reason" v-model="reason" rows="2" maxlength="500" fluid />
-      <label v-if="run.needsRelease" for="release"
-        ><b>{{ say('run.stepCard.above-the-schematic') }}</b> {{ say('run.stepCard.released-by-a-second') }}
-        <InputText id="release" v-model="releasedBy" maxlength="80"
-      /></label>
-      <Button type="submit" :label="say('run.stepCard.leave-it-so')" />
-    </form>
+    <LeaveSo v-if="leaving && run.mayDeviate" :run="run" :step="step.id" :send="send" @left="leaving = false" />
     <ul v-if="run.missing.length && !run.mayDeviate" class="small quiet missing">
       <li v-for="m in run.missing" :key="m">{{ m }}</li>
     </ul>
   </article>
-  <section v-if="step.ifNot.length || step.cautions.length" class="card notes">
-    <div v-if="step.ifNot.length">
-      <b>{{ say('run.stepCard.if-the-reading-does') }}</b>
-      <ul>
-        <li v-for="t in step.ifNot" :key="t">{{ t }}</li>
-      </ul>
-    </div>
-    <div v-if="step.cautions.length">
-      <b>{{ say('run.stepCard.mind') }}</b>
-      <ul>
-        <li v-for="t in step.cautions" :key="t">{{ t }}</li>
-      </ul>
-    </div>
-  </section>
+  <StepNotes :step="step" />
 </template>
 
 <style scoped>
@@ -353,26 +202,6 @@ onBeforeUnmount(() => window.removeEventListener('keydown', onKey))
   border-left: 7px solid var(--stop);
   background: var(--stop-soft);
   padding: 6px 12px;
-}
-.boxes {
-  display: grid;
-  grid-template-columns: 1fr 1fr;
-  gap: 12px;
-}
-.box {
-  border: 1.5px solid var(--rule);
-  border-radius: 8px;
-  padding: 10px 14px;
-  display: grid;
-  gap: 2px;
-  align-content: start;
-}
-.box.turn {
-  border-color: var(--gate);
-}
-.figure {
-  font-size: 23px;
-  line-height: 1.25;
 }
 .actions {
   display: flex;
@@ -400,15 +229,6 @@ onBeforeUnmount(() => window.removeEventListener('keydown', onKey))
   font-weight: 400;
   margin-left: 8px;
 }
-.leave {
-  display: grid;
-  gap: 8px;
-  justify-items: start;
-}
-.difference {
-  border-top: 1px solid var(--rule);
-  padding-top: 8px;
-}
 .missing {
   list-style: none;
   padding: 0;
@@ -416,14 +236,5 @@ onBeforeUnmount(() => window.removeEventListener('keydown', onKey))
 ul.alone {
   list-style: none;
   margin: 0;
-}
-.notes {
-  display: grid;
-  gap: 10px;
-  padding: 10px 18px;
-}
-ul {
-  margin: 4px 0 0;
-  padding-left: 20px;
 }
 </style>

@@ -4,8 +4,9 @@ import { useQuery } from '@tanstack/vue-query'
 import Button from 'primevue/button'
 import { computed, nextTick, ref, watch } from 'vue'
 import { call, type Place } from '../api/client'
-import { kindsIn } from '../parts/kinds'
 import type { UnitFile } from '../units/unitFile'
+import ChapterList from './ChapterList.vue'
+import { CHAPTERS, type Chapter, type List } from './chapters'
 import EntryForm from './EntryForm.vue'
 import { fieldsOf, type UnitSchema } from './fields'
 import { addPart } from './newParts'
@@ -21,25 +22,6 @@ const { data: schema } = useQuery({
   staleTime: Infinity,
 })
 
-type List = 'lines' | 'components' | 'testPoints' | 'targets' | 'work'
-interface Chapter {
-  title: string
-  list?: List
-  types?: string[]
-  kind?: string
-}
-const CHAPTERS: Chapter[] = [
-  { title: say('sheet.partsEditor.unit-and-oil') },
-  { title: say('sheet.partsEditor.lines'), list: 'lines', kind: 'line' },
-  { title: say('sheet.partsEditor.prime-movers'), list: 'components', types: kindsIn('movers') },
-  { title: say('sheet.partsEditor.pumps-and-controls'), list: 'components', types: kindsIn('pumps') },
-  { title: say('sheet.partsEditor.pump-line-valves'), list: 'components', types: kindsIn('pump-line') },
-  { title: say('sheet.partsEditor.branches'), list: 'components', types: kindsIn('branches') },
-  { title: say('sheet.partsEditor.actuators'), list: 'components', types: kindsIn('actuators') },
-  { title: say('sheet.partsEditor.test-points'), list: 'testPoints', kind: 'testPoint' },
-  { title: say('sheet.partsEditor.targets'), list: 'targets', kind: 'target' },
-  { title: say('sheet.partsEditor.work'), list: 'work', kind: 'work' },
-]
 const chapter = ref(0)
 const here = computed(() => CHAPTERS[chapter.value] as Chapter)
 
@@ -127,20 +109,10 @@ watch(
 
 <template>
   <div v-if="schema" class="parts">
-    <nav class="card" :aria-label="say('sheet.partsEditor.in-the-order-of')">
-      <button
-        v-for="(c, i) in CHAPTERS"
-        :key="c.title"
-        type="button"
-        :class="{ here: i === chapter }"
-        :aria-current="i === chapter"
-        @click="chapter = i"
-      >
-        <span>{{ i + 1 }}</span> {{ c.title }}
-        <b v-if="open(c)" class="open" :aria-label="say('sheet.partsEditor.missing', open(c))">▲ {{ open(c) }}</b>
-        <span v-else-if="c.list" class="quiet">{{ entriesOf(c).length }}</span>
-      </button>
-    </nav>
+    <ChapterList
+      v-model="chapter"
+      :chapters="CHAPTERS.map((c) => ({ title: c.title, missing: open(c), count: c.list ? entriesOf(c).length : undefined }))"
+    />
     <section class="entries">
       <article v-if="!here.list" class="card">
         <h2>{{ say('sheet.partsEditor.unit') }}</h2>
@@ -231,41 +203,6 @@ watch(
   display: grid;
   grid-template-columns: 240px minmax(0, 1fr);
   gap: 14px;
-}
-nav {
-  display: grid;
-  align-content: start;
-  padding: 8px;
-  gap: 2px;
-}
-nav button {
-  display: flex;
-  gap: 10px;
-  align-items: center;
-  min-height: 46px;
-  font: inherit;
-  color: inherit;
-  background: none;
-  border: 0;
-  border-radius: 6px;
-  text-align: left;
-  padding: 0 10px;
-  cursor: pointer;
-}
-nav button > .open,
-nav button > .quiet {
-  margin-left: auto;
-}
-nav button.here {
-  background: var(--gate);
-  color: var(--on-gate);
-}
-nav button.here .quiet,
-nav button.here .open {
-  color: inherit;
-}
-.open {
-  color: var(--stop);
 }
 .entries {
   display: grid;

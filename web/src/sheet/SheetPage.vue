@@ -9,13 +9,16 @@ import { download, svgText } from '../circuit/exportSvg'
 import { layout } from '../circuit/layout'
 import Problems from '../display/Problems.vue'
 import Staff from '../staff/Staff.vue'
-import BillImport from './BillImport.vue'
 import ClashPanel from './ClashPanel.vue'
 import Findings from './Findings.vue'
+import { faultsOf, follow } from './suggestions'
 import PartsEditor from './PartsEditor.vue'
 import RevisionList from './RevisionList.vue'
+import SheetFiles from './SheetFiles.vue'
+import SheetTabs from './SheetTabs.vue'
 import SituationBar from './SituationBar.vue'
 import TargetTable from './TargetTable.vue'
+import type { SheetTab } from './tabs'
 import { AT_REST, useSheet, type WhatIf } from './useSheet'
 
 const props = defineProps<{ tag: string }>()
@@ -40,13 +43,7 @@ const {
   canRedo,
 } = useSheet(props.tag, whatIf)
 
-const TABS = {
-  circuit: say('sheet.sheetPage.circuit'),
-  parts: say('sheet.sheetPage.parts'),
-  targets: say('sheet.sheetPage.target-sheet'),
-  revisions: say('sheet.sheetPage.revisions'),
-}
-const tab = ref<keyof typeof TABS>('circuit')
+const tab = ref<SheetTab>('circuit')
 const chosen = ref('')
 const by = ref(localStorage.getItem('name') ?? '')
 const drawing = ref<InstanceType<typeof Circuit>>()
@@ -58,28 +55,12 @@ const problem = computed(() => {
   return r ?? (loadError.value ? asRefused(loadError.value) : null)
 })
 const wide = computed(() => (draft.value ? layout(draft.value).width > 1000 : false))
-/** Parts that a finding or a refusal speaks of. */
-const faults = computed(() => {
-  const parts = (answer.value && !refused.value ? answer.value.ladder.findings : [])
-    .filter((f) => f.severity === 'stop')
-    .map((f) => f.setting.split('.')[0] ?? '')
-  const places = (refused.value?.places ?? []).map((p) => {
-    const entry = /^components\[(\d+)]/.exec(p.path)
-    return entry ? (draft.value?.components[Number(entry[1])]?.id ?? '') : p.path.replace(/^lines\./, '')
-  })
-  return [...parts, ...places]
-})
+const faults = computed(() =>
+  faultsOf(draft.value, refused.value ? [] : (answer.value?.ladder.findings ?? []), refused.value?.places ?? []),
+)
 
-function take(s: Schema['SuggestionView']) {
-  const unit = draft.value
-  if (!unit) return
-  if (s.setting && s.pressureBar) {
-    const target = unit.targets?.find((t) => t.setting === s.setting)
-    if (target) target.pressureBar = s.pressureBar
-  } else if (s.key) {
-    const part = [...unit.components, ...(unit.testPoints ?? [])].find((p) => p.id === s.part)
-    if (part) Object.assign(part, { [s.key]: s.value })
-  }
+function take(suggestion: Schema['SuggestionView']) {
+  if (draft.value) follow(draft.value, suggestion)
 }
 
 function edit(id: string) {
@@ -97,17 +78,9 @@ function noted(all: Schema['Accepted'][]) {
   void queries.invalidateQueries({ queryKey: ['units'] })
 }
 
-function print() {
-  window.print()
-}
-
 function exportSvg() {
   const picture = drawing.value?.picture
   if (picture) download(`${props.tag}.svg`, 'image/svg+xml', svgText(picture))
-}
-
-function exportFile() {
-  download(`${props.tag}.json`, 'application/json', JSON.stringify(draft.value, null, 2))
 }
 
 function keys(e: KeyboardEvent) {
@@ -123,9 +96,7 @@ onBeforeUnmount(() => window.removeEventListener('keydown', keys))
 
 <template>
   <div v-if="draft" class="head no-print">
-    <div class="tabs" role="group" :aria-label="say('sheet.sheetPage.parts-of-the-sheet')">
-      <button v-for="(name, t) in TABS" :key="t" type="button" :aria-pressed="tab === t" @click="tab = t">{{ name }}</button>
-    </div>
+    <SheetTabs v-model="tab" />
     <span class="gap"></span>
     <span v-if="changed" class="chip plain">{{ say('sheet.sheetPage.not-saved-yet') }}</span>
     <Button :label="say('sheet.sheetPage.undo')" severity="secondary" outlined :disabled="!canUndo" @click="undo" />
@@ -197,14 +168,7 @@ onBeforeUnmount(() => window.removeEventListener('keydown', keys))
         @accepted="noted"
       />
       <TargetTable v-model="draft" v-model:measured="measured" :targets="targets" />
-      <div class="under no-print">
-        <BillImport v-model="draft" :tag="tag" />
-        <a :href="`/api/units/${tag}/bill.csv`" download
-          ><Button :label="say('sheet.sheetPage.bill-of-settings-as')" severity="secondary" outlined tabindex="-1"
-        /></a>
-        <Button :label="say('sheet.sheetPage.unit-file')" severity="secondary" outlined @click="exportFile" />
-        <Button :label="say('sheet.sheetPage.print')" severity="secondary" outlined @click="print" />
-      </div>
+      <SheetFiles v-model="draft" :tag="tag" />
     </section>
     <RevisionList v-else :tag="tag" />
     <p v-if="unconfirmed.length" class="quiet small no-print">
@@ -227,24 +191,6 @@ onBeforeUnmount(() => window.removeEventListener('keydown', keys))
   flex-wrap: wrap;
   gap: 8px;
   margin-bottom: 8px;
-}
-.tabs {
-  display: flex;
-}
-.tabs button {
-  font: inherit;
-  font-weight: 600;
-  color: inherit;
-  background: none;
-  border: 1px solid var(--rule);
-  min-height: 46px;
-  padding: 0 16px;
-  cursor: pointer;
-}
-.tabs button[aria-pressed='true'] {
-  background: var(--gate);
-  color: var(--on-gate);
-  border-color: var(--gate);
 }
 .name {
   width: 130px;

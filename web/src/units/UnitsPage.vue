@@ -7,8 +7,8 @@ import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { asRefused, call, type Refused, type Schema } from '../api/client'
 import Problems from '../display/Problems.vue'
-import Staff from '../staff/Staff.vue'
 import { emptyUnit } from '../sheet/newParts'
+import UnitCard from './UnitCard.vue'
 import { copyOf, type UnitFile } from './unitFile'
 import { useUnits, type UnitSummary } from './useUnits'
 
@@ -92,22 +92,6 @@ async function put(method: string, path: string, done = '') {
     refused.value = asRefused(e)
   }
 }
-
-function stage(u: UnitSummary): string {
-  const c = u.commissioned
-  if (!c) return say('units.unitsPage.not-commissioned-here-yet')
-  return say('units.unitsPage.commissioned-by', c.technician, new Date(c.startedAt).toLocaleDateString('en-GB'))
-}
-
-function openRun(r: Schema['RunSummary']): string {
-  return say(
-    'units.unitsPage.open-since',
-    r.practice ? say('units.unitsPage.practice') : say('units.unitsPage.run'),
-    r.id,
-    new Date(r.startedAt).toLocaleDateString('en-GB'),
-    r.technician,
-  )
-}
 </script>
 
 <template>
@@ -133,53 +117,7 @@ function openRun(r: Schema['RunSummary']): string {
   <p v-else-if="units && !units.length" class="card">{{ say('units.unitsPage.no-unit-yet-import') }}</p>
   <Menu ref="menu" :model="ACTIONS" popup />
   <div class="grid">
-    <article v-for="u in units" :key="u.tag" class="card">
-      <div class="pic"><Staff v-for="s in u.staffs.slice(0, 1)" :key="s.line" :staff="s" small /></div>
-      <div class="text">
-        <h2>
-          <RouterLink :to="{ name: 'sheet', params: { tag: u.tag } }">{{ u.tag }}</RouterLink>
-        </h2>
-        <p class="name">{{ u.name }}</p>
-        <p class="quiet small">
-          {{ say('units.unitsPage.drawing-sheet-revision', u.drawing || say('units.unitsPage.not-given'), u.revision) }}
-        </p>
-        <p class="small">
-          {{ stage(u) }}
-          <span v-if="u.commissioned?.outcome === 'passed-with-deviations'" class="chip cannot-tell">{{
-            say('units.unitsPage.with-deviations')
-          }}</span>
-        </p>
-        <p v-for="r in u.openRuns" :key="r.id" class="small">
-          <RouterLink :to="{ name: 'run', params: { tag: u.tag, id: r.id } }">{{ openRun(r) }}</RouterLink>
-        </p>
-        <p v-if="u.openRunCount > u.openRuns.length" class="small">
-          <RouterLink :to="{ name: 'start', params: { tag: u.tag } }">{{
-            say('units.unitsPage.more-open', u.openRunCount - u.openRuns.length)
-          }}</RouterLink>
-        </p>
-        <p class="small">
-          <span v-if="u.missing" class="chip cannot-tell">{{ say('units.unitsPage.missing-on-its-sheet', u.missing) }}</span>
-          <span v-else-if="u.findings" class="chip fail">▲ {{ u.findings }} {{ u.findings === 1 ? 'finding' : 'findings' }}</span>
-          <span v-else class="chip pass">{{ say('units.unitsPage.relations-hold') }}</span>
-        </p>
-        <div class="go">
-          <RouterLink :to="{ name: 'sheet', params: { tag: u.tag } }"
-            ><Button :label="say('units.unitsPage.sheet')" outlined tabindex="-1"
-          /></RouterLink>
-          <Button
-            :label="say('units.unitsPage.more')"
-            :aria-label="say('units.unitsPage.more-for', u.tag)"
-            severity="secondary"
-            outlined
-            aria-haspopup="true"
-            @click="more($event, u)"
-          />
-          <RouterLink v-if="!u.missing" :to="{ name: 'start', params: { tag: u.tag } }"
-            ><Button :label="u.openRuns.length ? say('units.unitsPage.go-on-or-start') : say('units.unitsPage.start-a-run')" tabindex="-1"
-          /></RouterLink>
-        </div>
-      </div>
-    </article>
+    <UnitCard v-for="u in units" :key="u.tag" :unit="u" @more="(e) => more(e, u)" />
   </div>
   <section v-if="removed?.length" class="card removed">
     <h2>{{ say('units.unitsPage.removed') }}</h2>
@@ -226,20 +164,6 @@ function openRun(r: Schema['RunSummary']): string {
   gap: 14px;
   margin-top: 14px;
 }
-article {
-  display: flex;
-  gap: 12px;
-  padding: 16px;
-}
-.pic {
-  flex: 0 0 96px;
-}
-.text {
-  display: flex;
-  flex-direction: column;
-  gap: 6px;
-  min-width: 0;
-}
 .removed {
   margin-top: 14px;
 }
@@ -251,22 +175,7 @@ article {
   min-height: 48px;
   border-top: 1px solid var(--rule);
 }
-.name {
-  font-size: 18px;
-  font-weight: 600;
-  overflow-wrap: anywhere;
-}
-.go {
-  display: flex;
-  gap: 8px;
-  margin-top: auto;
-  align-items: center;
-}
 .removed :deep(.p-button) {
   flex: none;
-}
-.go :deep(.p-button) {
-  white-space: nowrap;
-  padding: 0 12px;
 }
 </style>

@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import type { Lever } from '../../parts/levers'
 import { TANK, type UnitComponent } from '../../units/unitFile'
-import type { Part } from '../layout'
+import type { Part } from '../drawing'
 import { POSITION } from '../ports'
 
 const props = defineProps<{ component: UnitComponent; lever: Lever; leads: Part['leads']; position?: string }>()
