@@ -2,7 +2,7 @@
 import { say } from '../words'
 import { useQueryClient } from '@tanstack/vue-query'
 import Button from 'primevue/button'
-import { computed, onBeforeUnmount, onMounted, ref } from 'vue'
+import { computed, ref } from 'vue'
 import { asRefused, Refused, type Schema } from '../api/client'
 import Circuit from '../circuit/Circuit.vue'
 import { download, svgText } from '../circuit/exportSvg'
@@ -19,6 +19,7 @@ import SheetTabs from './SheetTabs.vue'
 import SituationBar from './SituationBar.vue'
 import TargetTable from './TargetTable.vue'
 import type { SheetTab } from './tabs'
+import { useUndoKeys } from './undoKeys'
 import { AT_REST, useSheet, type WhatIf } from './useSheet'
 
 const props = defineProps<{ tag: string }>()
@@ -83,15 +84,7 @@ function exportSvg() {
   if (picture) download(`${props.tag}.svg`, 'image/svg+xml', svgText(picture))
 }
 
-function keys(e: KeyboardEvent) {
-  if (!(e.ctrlKey || e.metaKey) || (e.target as HTMLElement).tagName === 'INPUT') return
-  if (e.key === 'z' && !e.shiftKey) undo()
-  else if (e.key === 'y' || e.key === 'z') redo()
-  else return
-  e.preventDefault()
-}
-onMounted(() => window.addEventListener('keydown', keys))
-onBeforeUnmount(() => window.removeEventListener('keydown', keys))
+useUndoKeys(undo, redo)
 </script>
 
 <template>

@@ -209,7 +209,9 @@ final class Course {
     }
 
     private Optional<Option> weigh(Target t, Situation at, Set<String> done) {
-        Predicate<String> mayRaise = id -> !done.contains(id) && !id.equals(t.setting()) && isPressure(id);
+        Predicate<String> mayRaise = id -> !done.contains(id)
+                && !id.equals(t.setting())
+                && unit.setting(id).limitsPressure();
         double v = reaching.settingFor(t, at, mayRaise);
         Situation from = at.withSetting(t.setting(), v);
         Optional<Arrangement> found = reaching.find(t.setting(), from, mayRaise);
@@ -251,11 +253,6 @@ final class Course {
                 + (depends(reach, gauge, t, done) ? DEPENDS_ON_UNSET : 0)
                 + reach.state().shaftPower() / KW;
         return Optional.of(new Option(new Leg(t, v, reach), cost));
-    }
-
-    private boolean isPressure(String id) {
-        Setting.Kind kind = unit.setting(id).kind();
-        return kind != Setting.Kind.LOAD_SENSE && kind != Setting.Kind.POWER_LIMITER;
     }
 
     private boolean keeps(Arrangement reach, TestPoint gauge, double setting) {

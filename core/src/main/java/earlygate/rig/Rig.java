@@ -235,25 +235,9 @@ public final class Rig {
      */
     public record Sample(double timeS, Map<String, Double> gauges, Map<String, Double> currents, double oil) {}
 
-    /** What anybody beside the machine can see of it, and what a restart needs. */
-    public record Standing(
-            Map<String, Boolean> running,
-            Map<String, Double> openings,
-            Map<String, String> positions,
-            Map<String, ScrewStanding> screws,
-            double oil,
-            double timeS,
-            Map<String, Double> pressures,
-            Readiness ready,
-            Double air,
-            Map<String, Double> onTimeS) {}
-
-    /** @param turns in from all out */
-    public record ScrewStanding(double turns, boolean nutTight) {}
-
     public Standing standing() {
-        Map<String, ScrewStanding> at = new LinkedHashMap<>();
-        screws.forEach((id, s) -> at.put(id, new ScrewStanding(s.turns(), s.nutTight())));
+        Map<String, Standing.ScrewStanding> at = new LinkedHashMap<>();
+        screws.forEach((id, s) -> at.put(id, new Standing.ScrewStanding(s.turns(), s.nutTight())));
         return new Standing(
                 new TreeMap<>(running),
                 new TreeMap<>(openings),

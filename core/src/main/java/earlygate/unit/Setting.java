@@ -22,4 +22,9 @@ public record Setting(String id, String part, Kind kind, String line, double pre
         COUNTERBALANCE,
         PORT_RELIEF
     }
+
+    /** A margin is a difference, and a power limiter has no pressure. */
+    public boolean limitsPressure() {
+        return kind != Kind.LOAD_SENSE && kind != Kind.POWER_LIMITER;
+    }
 }

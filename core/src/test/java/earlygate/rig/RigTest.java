@@ -102,7 +102,7 @@ class RigTest {
         rig.open("TV1", 0.3);
         rig.start("M1");
         rig.pass(300);
-        Rig.Standing standing = rig.standing();
+        Standing standing = rig.standing();
         Rig again = new Rig(unit, 9);
         again.restore(standing, false);
         assertThat(again.standing().screws()).isEqualTo(standing.screws());
@@ -144,10 +144,9 @@ class RigTest {
         Rig again = new Rig(read(document("SW-03")), 1);
         again.restore(rig.standing(), false);
         assertThat(again.standing().positions()).containsEntry("DV1", "east");
-        Rig.Standing s = rig.standing();
+        Standing s = rig.standing();
         again.restore(
-                new Rig.Standing(
-                        s.running(), s.openings(), null, s.screws(), s.oil(), s.timeS(), null, null, null, null),
+                new Standing(s.running(), s.openings(), null, s.screws(), s.oil(), s.timeS(), null, null, null, null),
                 false);
         assertThat(again.standing().positions()).containsEntry("DV1", "east");
     }

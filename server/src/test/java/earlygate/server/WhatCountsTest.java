@@ -4,14 +4,6 @@ import static earlygate.server.Server.object;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import earlygate.server.Server.Answer;
-import java.io.BufferedReader;
-import java.io.InputStreamReader;
-import java.net.URI;
-import java.nio.charset.StandardCharsets;
-import java.nio.file.Path;
-import java.sql.Connection;
-import java.sql.DriverManager;
-import java.sql.PreparedStatement;
 import java.util.List;
 import java.util.concurrent.Callable;
 import java.util.concurrent.ExecutorService;
@@ -19,7 +11,6 @@ import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
 import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.io.TempDir;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ObjectNode;
 
@@ -204,93 +195,16 @@ class WhatCountsTest extends OnAServer {
         assertThat(unit.get("openRuns").findValuesAsString("id")).contains("" + one, "" + two);
     }
 
-    /** Started under its lock, dry, with the suction shut: told, logged, and the reading refused with what is wrong. */
-    @Test
-    void theMachineSaysWhatIsWrongWithIt() throws InterruptedException {
-        long run = run("LG-07", true);
-        rig(run, "lock-out", "M1", 1);
-        assertThat(rig(run, "start", "M1", 0).json().get("told").asString()).contains("locked out");
-        rig(run, "lock-out", "M1", 0);
-        rig(run, "rotation", "M1", 1);
-        assertThat(rig(run, "start", "M1", 0).json().at("/live/running/M1").asBoolean())
-                .isTrue();
-        rig(run, "pass", "", 10);
-        for (int i = 0; i < 60 && !server.run(run).get("log").toString().contains("stopped"); i++) {
-            Thread.sleep(50);
-        }
-        assertThat(server.run(run).get("log").toString()).contains("ran with the suction shut");
-        assertThat(rig(run, "pass", "", 0).json().at("/live/stops/M1").asString())
-                .isEqualTo("suction");
-    }
-
-    /** A machine whose kept state can't be balanced is closed with its reason; the one beside it runs on. */
-    @Test
-    void oneBrokenMachineTouchesNoOther(@TempDir Path broken) throws Exception {
-        long bad;
-        long good;
-        try (Server first = new Server(broken)) {
-            bad = started(first, "LG-07");
-            good = started(first, "WD-05");
-            for (long r : new long[] {bad, good}) {
-                first.post(
-                        "/api/runs/" + r + "/rig",
-                        object().put("action", "pass").put("value", 1));
-            }
-        }
-        try (Connection db = DriverManager.getConnection("jdbc:h2:file:" + broken.resolve("early-gate"), "sa", "");
-                PreparedStatement spoil = db.prepareStatement(
-                        "update rig_standing set standing = regexp_replace(standing, '\"pressures\":\\{\"P\":[0-9.E-]+', '\"pressures\":{\"P\":1E300') where run_id = ?")) {
-            spoil.setLong(1, bad);
-            assertThat(spoil.executeUpdate()).isEqualTo(1);
-        }
-        try (Server again = new Server(broken)) {
-            assertThat(firstOf(again, bad, "\"closed\":\"")).contains("\"closed\":\"");
-            assertThat(again.post("/api/runs/" + bad + "/rig", object().put("action", "pass"))
-                            .status())
-                    .isEqualTo(409);
-            assertThat(firstOf(again, good, "\"gauges\":{\"G1\"")).contains("\"G1\"");
-            assertThat(again.run(bad).get("seq").asLong())
-                    .as("its log is whole")
-                    .isPositive();
-        }
-    }
-
-    private static long started(Server server, String tag) {
-        return server.post(
-                        "/api/runs",
-                        object().put("tag", tag).put("technician", "Ann").put("practice", true))
-                .json()
-                .get("id")
-                .asLong();
-    }
-
-    /** The first line of a live stream that holds this. */
-    private static String firstOf(Server server, long run, String what) throws Exception {
-        var stream =
-                URI.create(server.base() + "/api/runs/" + run + "/live").toURL().openConnection();
-        stream.setReadTimeout(5000);
-        try (BufferedReader lines =
-                new BufferedReader(new InputStreamReader(stream.getInputStream(), StandardCharsets.UTF_8))) {
-            for (int i = 0; i < 400; i++) {
-                String line = lines.readLine();
-                if (line != null && line.contains(what)) {
-                    return line;
-                }
-            }
-        }
-        throw new AssertionError("Never said " + what);
-    }
-
     /** Two tabs follow each other: the stream of a run without a machine tells how far its log goes. */
     @Test
     void theStreamTellsWhoHasGoneOn() throws Exception {
         long run = run("LG-07", false);
-        assertThat(firstOf(server, run, "\"seq\":0")).contains("seq");
+        assertThat(MachinesTest.firstOf(server, run, "\"seq\":0")).contains("seq");
         server.event(run, "step-done", object().put("step", "s1"));
-        assertThat(firstOf(server, run, "\"seq\":1")).contains("seq");
+        assertThat(MachinesTest.firstOf(server, run, "\"seq\":1")).contains("seq");
         long rig = run("LG-07", true);
         server.event(rig, "step-done", object().put("step", "s1"));
-        assertThat(firstOf(server, rig, "\"seq\":1")).contains("gauges");
+        assertThat(MachinesTest.firstOf(server, rig, "\"seq\":1")).contains("gauges");
     }
 
     /** One event sent by eight at once under one key is one event, and each of them is told so. */

@@ -13,6 +13,7 @@ import earlygate.plan.Goal;
 import earlygate.plan.Step;
 import earlygate.quantity.PressureUnit;
 import earlygate.rig.Rig;
+import earlygate.rig.Standing;
 import earlygate.run.RunState;
 import earlygate.server.api.Wire;
 import earlygate.server.words.Words;
@@ -154,7 +155,7 @@ final class LiveRig {
         return crack == null ? OptionalDouble.empty() : crack.stood();
     }
 
-    synchronized Rig.Standing standing() {
+    synchronized Standing standing() {
         return rig.standing();
     }
 
@@ -271,7 +272,7 @@ final class LiveRig {
                 .forEach((id, amps) -> motors.put(
                         id,
                         new LiveView.Motor(Wire.rounded(amps, 2), reading(id).isPresent())));
-        Rig.Standing standing = rig.standing();
+        Standing standing = rig.standing();
         return new LiveView(
                 System.currentTimeMillis(),
                 seq,
@@ -291,7 +292,7 @@ final class LiveRig {
                 null);
     }
 
-    private Map<String, LiveView.Valve> valves(Rig.Standing standing) {
+    private Map<String, LiveView.Valve> valves(Standing standing) {
         Map<String, LiveView.Valve> valves = new LinkedHashMap<>();
         standing.positions().forEach((id, at) -> valves.put(id, new LiveView.Valve(at, rig.positions(id))));
         return valves;

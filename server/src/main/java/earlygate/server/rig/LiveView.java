@@ -1,7 +1,7 @@
 package earlygate.server.rig;
 
 import earlygate.rig.Readiness;
-import earlygate.rig.Rig;
+import earlygate.rig.Standing;
 import java.util.List;
 import java.util.Map;
 
@@ -28,7 +28,7 @@ public record LiveView(
         Map<String, Boolean> running,
         Map<String, Double> openings,
         Map<String, Valve> valves,
-        Map<String, Rig.ScrewStanding> screws,
+        Map<String, Standing.ScrewStanding> screws,
         Readiness ready,
         Map<String, Double> onTimeS,
         Map<String, String> stops,

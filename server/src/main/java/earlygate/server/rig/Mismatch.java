@@ -4,6 +4,7 @@ import earlygate.explain.Reason;
 import earlygate.plan.Goal;
 import earlygate.plan.Step;
 import earlygate.rig.Rig;
+import earlygate.rig.Standing;
 import earlygate.unit.Driver;
 import earlygate.unit.PowerUnit;
 import earlygate.unit.Situation;
@@ -29,7 +30,7 @@ final class Mismatch {
             return wrong;
         }
         Situation must = step.situation();
-        Rig.Standing is = rig.standing();
+        Standing is = rig.standing();
         for (Driver d : unit.all(Driver.class)) {
             Situation.Drive drive = must.drivers().get(d.id());
             boolean runs = drive == null || drive.running();

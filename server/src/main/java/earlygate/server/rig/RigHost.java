@@ -2,6 +2,7 @@ package earlygate.server.rig;
 
 import earlygate.explain.Reason;
 import earlygate.rig.Rig;
+import earlygate.rig.Standing;
 import earlygate.run.RunState;
 import earlygate.server.runs.OpenRuns;
 import earlygate.server.runs.RigStandings;
@@ -140,7 +141,7 @@ public class RigHost implements SmartLifecycle {
         rig(runId).pass(seconds).forEach((driver, cause) -> report(runId, driver, cause));
     }
 
-    public Rig.Standing standing(long runId) {
+    public Standing standing(long runId) {
         return rig(runId).standing();
     }
 

@@ -2,7 +2,7 @@ package earlygate.server.runs;
 
 import static earlygate.server.tables.Tables.RIG_STANDING;
 
-import earlygate.rig.Rig;
+import earlygate.rig.Standing;
 import earlygate.server.store.Writes;
 import java.util.Optional;
 import org.jooq.DSLContext;
@@ -23,15 +23,15 @@ public class RigStandings {
         this.json = json;
     }
 
-    public Optional<Rig.Standing> of(long runId) {
+    public Optional<Standing> of(long runId) {
         return db.select(RIG_STANDING.STANDING)
                 .from(RIG_STANDING)
                 .where(RIG_STANDING.RUN_ID.eq(runId))
                 .fetchOptional(RIG_STANDING.STANDING)
-                .map(text -> json.readValue(text, Rig.Standing.class));
+                .map(text -> json.readValue(text, Standing.class));
     }
 
-    public void keep(long runId, Rig.Standing standing) {
+    public void keep(long runId, Standing standing) {
         String text = json.writeValueAsString(standing);
         writes.write(() -> {
             db.mergeInto(RIG_STANDING)

@@ -9,6 +9,7 @@ import earlygate.plan.SectionOrder;
 import earlygate.plan.Step;
 import earlygate.planner.Planner;
 import earlygate.rig.Rig;
+import earlygate.rig.Standing;
 import earlygate.run.RunEvent;
 import earlygate.run.RunRecord;
 import earlygate.run.RunRules;
@@ -159,7 +160,7 @@ public class RunService implements RigHost.Keeper {
             RunEvent.Body body = input.body(open.run(runId), state, request);
             refuse(state, body, "" + request.kind());
             List<NewEvent> events = new ArrayList<>();
-            Optional<Rig.Standing> standing = Optional.empty();
+            Optional<Standing> standing = Optional.empty();
             if (body instanceof RunEvent.StepDone done && open.run(runId).head().practice()) {
                 standing = deeds(runId, state.step(done.step()).orElseThrow(), key, events);
             }
@@ -169,7 +170,7 @@ public class RunService implements RigHost.Keeper {
     }
 
     /** What a check that is done means at the practice machine: locks, suction valves, rests. */
-    private Optional<Rig.Standing> deeds(long runId, Step step, String key, List<NewEvent> events) {
+    private Optional<Standing> deeds(long runId, Step step, String key, List<NewEvent> events) {
         for (Step.Deed d : step.does()) {
             boolean done = d.action().equals("pass")
                     ? passed(runId, d)
@@ -231,7 +232,7 @@ public class RunService implements RigHost.Keeper {
     }
 
     /** A machine that has moved and could not be written goes back to where its log has it. */
-    private RunState writeOrForget(long runId, List<NewEvent> events, Optional<Rig.Standing> standing) {
+    private RunState writeOrForget(long runId, List<NewEvent> events, Optional<Standing> standing) {
         try {
             return write(runId, events, standing);
         } catch (RuntimeException e) {
@@ -280,7 +281,7 @@ public class RunService implements RigHost.Keeper {
         }
     }
 
-    private RunState write(long runId, List<NewEvent> events, Optional<Rig.Standing> standing) {
+    private RunState write(long runId, List<NewEvent> events, Optional<Standing> standing) {
         RunStore.RunHead head = open.run(runId).head();
         RunState after = writes.write(() -> {
             store.append(head, events, standing);

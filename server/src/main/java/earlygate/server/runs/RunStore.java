@@ -6,7 +6,7 @@ import static earlygate.server.tables.Tables.RUN_TAIL;
 
 import earlygate.explain.Reason;
 import earlygate.plan.Plan;
-import earlygate.rig.Rig;
+import earlygate.rig.Standing;
 import earlygate.run.RunEvent;
 import earlygate.server.store.EventChain;
 import earlygate.server.store.Writes;
@@ -213,7 +213,7 @@ public class RunStore {
     }
 
     /** Writes events, and where the practice machine stands after them, all or nothing. */
-    public void append(RunHead head, List<NewEvent> events, Optional<Rig.Standing> standing) {
+    public void append(RunHead head, List<NewEvent> events, Optional<Standing> standing) {
         writes.write(() -> {
             RunTailRecord tail = db.fetchSingle(RUN_TAIL, RUN_TAIL.RUN_ID.eq(head.id()));
             EventChain chain = EventChain.behind(head.uuid(), tail);

@@ -1,0 +1,218 @@
+package earlygate.e2e;
+
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.TimeoutError;
+import com.microsoft.playwright.options.AriaRole;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+
+/** What a hand does at the screen of a run and at the handles of its rig, and what an eye reads there. */
+abstract class Hands {
+    static final Pattern BAND = Pattern.compile("must show ([0-9.]+) to ([0-9.]+)");
+
+    final Page page;
+
+    Hands(Page page) {
+        this.page = page;
+    }
+
+    String text(String selector) {
+        List<String> found = page.locator(selector).allInnerTexts();
+        return found.isEmpty() ? "" : found.get(0);
+    }
+
+    void put(String part, String to) {
+        switch (to) {
+            case "running" -> press("Start " + part);
+            case "stopped" -> press("■ Stop " + part);
+            case "open" -> page.getByLabel("Open " + part + " fully").click();
+            case "shut" -> page.getByLabel("Shut " + part).click();
+            default -> {
+                if (to.endsWith(" %")) {
+                    page.getByLabel("Shut " + part).click();
+                    int percent = Integer.parseInt(to.replace(" %", ""));
+                    for (int i = 0; i < percent / 10; i++) {
+                        click("Open " + part + " by 10 %");
+                    }
+                    for (int i = 0; i < percent % 10; i++) {
+                        click("Open " + part + " by 1 %");
+                    }
+                } else {
+                    page.getByRole(AriaRole.GROUP, new Page.GetByRoleOptions().setName("Valve " + part))
+                            .getByText(to, new Locator.GetByTextOptions().setExact(true))
+                            .click();
+                }
+            }
+        }
+        page.waitForTimeout(120);
+    }
+
+    /** Pressed if it can be; the screen may have gone on meanwhile, then it is looked at again. */
+    static void press(Locator button) {
+        if (button.count() > 0) {
+            try {
+                button.first().click(new Locator.ClickOptions().setTimeout(2_000));
+            } catch (TimeoutError gone) {
+                return;
+            }
+        }
+    }
+
+    void press(String name) {
+        press(page.locator("section.right button:enabled")
+                .filter(new Locator.FilterOptions().setHasText(Pattern.compile("^" + name + "$"))));
+    }
+
+    /** A handle answers before the next press, as a hand waits for the wheel. */
+    void click(String label) {
+        page.getByLabel(label, new Page.GetByLabelOptions().setExact(true)).click();
+        page.waitForTimeout(110);
+    }
+
+    void openUntil(String throttle) {
+        Matcher band = BAND.matcher(page.locator(".want").first().innerText());
+        if (!band.find()) {
+            throw new AssertionError(
+                    "No band in " + page.locator(".want").first().innerText());
+        }
+        double low = Double.parseDouble(band.group(1)) + 2;
+        double high = Double.parseDouble(band.group(2)) - 2;
+        for (String by : List.of("10 %", "1 %", "0.1 %")) {
+            for (int i = 0; i < 12 && gauge() > high; i++) {
+                click("Open " + throttle + " by " + by);
+                stand();
+            }
+            for (int i = 0; i < 12 && gauge() < low && !by.equals("0.1 %"); i++) {
+                click("Close " + throttle + " by " + (by.equals("10 %") ? "1 %" : "0.1 %"));
+                stand();
+            }
+            if (gauge() >= low && gauge() <= high) {
+                return;
+            }
+        }
+    }
+
+    /** An accumulator fills and empties slowly: a gauge is believed once it stands. */
+    void stand() {
+        page.waitForTimeout(150);
+        for (int i = 0; i < 40 && text(".gauge .chip").startsWith("◇"); i++) {
+            settle();
+        }
+    }
+
+    void toTheEnd(String way) {
+        slacken();
+        for (int i = 0; i < 20 && !page.getByText("is at its end: made").isVisible(); i++) {
+            turnButton(screw(), "1" + way);
+            settle();
+        }
+    }
+
+    /** The pump warms it, or it stands and cools; well inside the band, since it goes on warming until it is read. */
+    void temper() {
+        String[] band = page.locator(".instruments > div")
+                .last()
+                .innerText()
+                .replaceAll("(?s).*?([0-9]+) to ([0-9]+).*", "$1 $2")
+                .split(" ");
+        double low = Double.parseDouble(band[0]);
+        double high = Double.parseDouble(band[1]);
+        List<String> stopped = new ArrayList<>();
+        for (int i = 0; i < 80; i++) {
+            double oil = Double.parseDouble(
+                    page.locator(".instruments .mid .live").last().innerText());
+            if (oil > low + 0.5 && oil < high - 6) {
+                break;
+            }
+            if (oil >= high - 6) {
+                String drive = text("button.stop:enabled").replace("■ Stop ", "");
+                if (!drive.isEmpty()) {
+                    stopped.add(drive);
+                    put(drive, "stopped");
+                }
+            }
+            button("Let 5 min pass").click();
+            settle();
+        }
+        stopped.forEach(d -> put(d, "running"));
+    }
+
+    void turn(Matcher next) {
+        slacken();
+        // A capped screw is turned with the drive off and its cap back on before the next run.
+        String drive = text("button.stop:enabled").replace("■ Stop ", "");
+        boolean capped = heading().contains("cap") && !drive.isEmpty();
+        if (capped) {
+            put(drive, "stopped");
+        }
+        press(screw(), sixteenths(next.group(1), next.group(2), next.group(3)), " " + next.group(4));
+        if (capped) {
+            put(drive, "running");
+        }
+    }
+
+    static int sixteenths(String whole, String over, String under) {
+        return 16 * number(whole) + (over == null ? 0 : 16 * number(over) / number(under));
+    }
+
+    /** Turns a screw by the handles of its panel. */
+    void press(Locator screw, int sixteenths, String way) {
+        int left = sixteenths;
+        for (; left >= 16; left -= 16) {
+            turnButton(screw, "1" + way);
+        }
+        for (; left >= 4; left -= 4) {
+            turnButton(screw, "1/4" + way);
+        }
+        for (; left > 0; left--) {
+            turnButton(screw, "1/16" + way);
+        }
+    }
+
+    static int number(String text) {
+        return text == null || text.isEmpty() ? 0 : Integer.parseInt(text);
+    }
+
+    void turnButton(Locator screw, String turns) {
+        screw.locator("button[aria-label$=' " + turns + "']").click();
+        page.waitForTimeout(80);
+    }
+
+    void slacken() {
+        Locator tight = screw().getByText("Nut tight");
+        if (tight.count() > 0) {
+            tight.click();
+            screw().getByText("Nut slack").waitFor();
+        }
+    }
+
+    Locator screw() {
+        return page.locator(".screw.current");
+    }
+
+    /** The gauge of the step at hand. */
+    double gauge() {
+        return Double.parseDouble(page.locator(".gauge .live").first().innerText());
+    }
+
+    String heading() {
+        return page.locator("main h1").first().innerText();
+    }
+
+    boolean visible(String button) {
+        return button(button).isVisible();
+    }
+
+    Locator button(String name) {
+        return page.getByRole(
+                AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name).setExact(!name.startsWith("Stop")));
+    }
+
+    /** A few ticks of the machine and a breath for the screen. */
+    void settle() {
+        page.waitForTimeout(100);
+    }
+}
