@@ -1,6 +1,7 @@
 package earlygate.judge;
 
 import java.util.Arrays;
+import java.util.OptionalDouble;
 
 /**
  * Whether a live reading has come to rest: over some window of 3 to 45 s the trend of a fitted straight line, with three
@@ -49,6 +50,11 @@ public final class Settled {
     public boolean settled() {
         judge();
         return !Double.isNaN(rest);
+    }
+
+    /** What counts as read; empty while it moves. */
+    public OptionalDouble reading() {
+        return settled() ? OptionalDouble.of(mean()) : OptionalDouble.empty();
     }
 
     /** The reading to take: mean over the window that stands, or over the last three seconds while none does. */

@@ -216,11 +216,11 @@ final class LiveRig {
             case PEAK ->
                 swings.get(instrument).peak().isPresent()
                         ? swings.get(instrument).peak()
-                        : standing(s);
+                        : s.reading();
             case VALLEY -> swings.get(instrument).valley();
             case AFTER ->
                 after.containsKey(instrument) ? OptionalDouble.of(after.get(instrument)) : OptionalDouble.empty();
-            case STANDING -> standing(s);
+            case STANDING -> s.reading();
         };
     }
 
@@ -230,10 +230,6 @@ final class LiveRig {
                 .map(Expect::take)
                 .findFirst()
                 .orElse(Take.STANDING);
-    }
-
-    private static OptionalDouble standing(Settled s) {
-        return s.settled() ? OptionalDouble.of(s.mean()) : OptionalDouble.empty();
     }
 
     synchronized double oil() {
