@@ -1,11 +1,11 @@
 package earlygate.unit;
 
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.NoSuchElementException;
 import java.util.Optional;
 import java.util.function.Function;
-import java.util.stream.Collectors;
 
 /** A hydraulic power unit as its schematic shows it. Immutable; references between its parts are known to hold. */
 public final class PowerUnit {
@@ -56,7 +56,9 @@ public final class PowerUnit {
     }
 
     private static <T> Map<String, T> byId(List<T> all, Function<T, String> id) {
-        return all.stream().collect(Collectors.toUnmodifiableMap(id, t -> t));
+        Map<String, T> byId = new HashMap<>();
+        all.forEach(t -> byId.putIfAbsent(id.apply(t), t));
+        return byId;
     }
 
     public String tag() {

@@ -284,4 +284,14 @@ class SheetTest extends OnAServer {
         assertThat(wrong.get("problems").valueStream().map(p -> p.get("path").asString()))
                 .containsExactlyInAnyOrder("name", "unit", "range", "accuracyClass", "resolution");
     }
+
+    @Test
+    void whatTheDrawingAsksNamesItsSetting() {
+        ObjectNode asked = Server.object();
+        asked.set("unit", Server.unit());
+        asked.putArray("schematic").addObject().put("pressureBar", 160);
+        Server.Answer answer = server.post("/api/calc/ladder", asked);
+        assertThat(answer.status()).isEqualTo(422);
+        assertThat(answer.json().at("/problems/0/path").asString()).isEqualTo("schematic[0].setting");
+    }
 }

@@ -136,11 +136,16 @@ class CalcController {
     }
 
     private static List<Target> asked(CalcRequest request) {
-        return request.schematic() == null
-                ? List.of()
-                : request.schematic().stream()
-                        .map(a -> new Target(a.setting(), a.pressureBar() * BAR, 0, Target.Defined.CRACKING))
-                        .toList();
+        List<Target> asked = new ArrayList<>();
+        for (Asked a : request.schematic() == null ? List.<Asked>of() : request.schematic()) {
+            if (a == null || a.setting() == null) {
+                throw ApiProblem.badInput(
+                        "schematic[" + asked.size() + "].setting",
+                        Reason.of("file.missing-key").name("key", "setting"));
+            }
+            asked.add(new Target(a.setting(), a.pressureBar() * BAR, 0, Target.Defined.CRACKING));
+        }
+        return asked;
     }
 
     @PostMapping("/targets")
