@@ -16,14 +16,14 @@ const props = defineProps<{
   /** the setting at hand */
   current?: string
   small?: boolean
-  /** height of the drawing against a width of 340 */
+  /** height of the drawing against a width of 352 */
   tall?: number
 }>()
 
 const display = useDisplay()
 const TOP = 34
 const height = computed(() => (props.small ? 150 : (props.tall ?? 600)))
-const width = computed(() => (props.small ? 100 : 340))
+const width = computed(() => (props.small ? 100 : 352))
 const board = computed(() => ({ x: props.small ? 14 : 40, w: props.small ? 34 : 64, bottom: height.value - 8 }))
 
 function y(bar: number): number {
