@@ -3,7 +3,6 @@ package earlygate.server;
 import static earlygate.server.Server.object;
 import static org.assertj.core.api.Assertions.assertThat;
 
-import earlygate.server.Server.Answer;
 import java.io.BufferedReader;
 import java.io.InputStreamReader;
 import java.net.URI;
@@ -17,19 +16,6 @@ import org.junit.jupiter.api.io.TempDir;
 
 /** Practice machines: what is wrong with one is told, and none touches another. */
 class MachinesTest extends OnAServer {
-    private static long run(String tag, boolean practice) {
-        Answer started = server.post(
-                "/api/runs", object().put("tag", tag).put("technician", "Ann").put("practice", practice));
-        assertThat(started.status()).as(started.text()).isEqualTo(201);
-        return started.json().get("id").asLong();
-    }
-
-    private static Answer rig(long run, String action, String target, double value) {
-        return server.post(
-                "/api/runs/" + run + "/rig",
-                object().put("action", action).put("target", target).put("value", value));
-    }
-
     /** Started under its lock, dry, with the suction shut: told, logged, and the reading refused with what is wrong. */
     @Test
     void theMachineSaysWhatIsWrongWithIt() throws InterruptedException {

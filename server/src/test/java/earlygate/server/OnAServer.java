@@ -1,5 +1,9 @@
 package earlygate.server;
 
+import static earlygate.server.Server.object;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import earlygate.server.Server.Answer;
 import java.nio.file.Path;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
@@ -20,5 +24,19 @@ abstract class OnAServer {
     @AfterAll
     static void stop() {
         server.close();
+    }
+
+    /** Starts a run that must start; answers its number. */
+    static long run(String tag, boolean practice) {
+        Answer started = server.post(
+                "/api/runs", object().put("tag", tag).put("technician", "Ann").put("practice", practice));
+        assertThat(started.status()).as(started.text()).isEqualTo(201);
+        return started.json().get("id").asLong();
+    }
+
+    static Answer rig(long run, String action, String target, double value) {
+        return server.post(
+                "/api/runs/" + run + "/rig",
+                object().put("action", action).put("target", target).put("value", value));
     }
 }

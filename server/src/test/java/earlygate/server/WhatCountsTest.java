@@ -16,19 +16,6 @@ import tools.jackson.databind.node.ObjectNode;
 
 /** What is written counts, once; what must not be walked is not started; one machine never touches another. */
 class WhatCountsTest extends OnAServer {
-    private static long run(String tag, boolean practice) {
-        Answer started = server.post(
-                "/api/runs", object().put("tag", tag).put("technician", "Ann").put("practice", practice));
-        assertThat(started.status()).as(started.text()).isEqualTo(201);
-        return started.json().get("id").asLong();
-    }
-
-    private static Answer rig(long run, String action, String target, double value) {
-        return server.post(
-                "/api/runs/" + run + "/rig",
-                object().put("action", action).put("target", target).put("value", value));
-    }
-
     private static ObjectNode raised(String tag, double by) {
         ObjectNode unit = Server.unit();
         unit.put("tag", tag);
