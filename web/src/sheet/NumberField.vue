@@ -70,7 +70,15 @@ function typed() {
 
 <template>
   <span class="field" :class="{ unsure }">
-    <input v-model="text" class="p-inputtext" inputmode="decimal" :aria-label="label" :aria-invalid="wrong !== ''" @input="typed" />
+    <input
+      v-model="text"
+      class="p-inputtext"
+      :class="{ long: text.length > 8 }"
+      inputmode="decimal"
+      :aria-label="label"
+      :aria-invalid="wrong !== ''"
+      @input="typed"
+    />
     <span class="quiet">{{ unit }}</span>
     <span v-if="wrong" class="wrong" role="alert">{{ wrong }}</span>
   </span>
@@ -86,6 +94,9 @@ function typed() {
 input {
   width: 104px;
   font-weight: 600;
+}
+input.long {
+  width: 150px;
 }
 .unsure input {
   border: 2px dashed var(--gold);

@@ -42,6 +42,8 @@ const ticks = computed(() => {
 })
 
 const ceiling = computed(() => props.staff.ceilings[0])
+/** Where the board ends and the hatching begins; a figure that would be half under it is left to the rating beside it. */
+const end = computed(() => (ceiling.value ? Math.max(TOP + 4, y(ceiling.value.bar)) : TOP))
 
 const flags = computed(() => {
   const list = [...props.staff.flags]
@@ -99,10 +101,10 @@ const gaps = computed(() =>
         class="block"
       />
       <line :x1="board.x + board.w * 0.62" :x2="board.x + board.w" :y1="t.y" :y2="t.y" class="tick" />
-      <text v-if="!small" :x="board.x + board.w * 0.58" :y="t.y + 5" class="number">{{ t.value }}</text>
+      <text v-if="!small && t.y - 6 > end" :x="board.x + board.w * 0.58" :y="t.y + 5" class="number">{{ t.value }}</text>
     </g>
     <g v-if="ceiling">
-      <rect :x="board.x" :y="TOP" :width="board.w" :height="Math.max(4, y(ceiling.bar) - TOP)" fill="url(#hatch)" class="ceiling" />
+      <rect :x="board.x" :y="TOP" :width="board.w" :height="end - TOP" fill="url(#hatch)" class="ceiling" />
       <text v-if="!small" :x="board.x + board.w + 8" :y="y(ceiling.bar) + 1" class="limit">
         {{ say('staff.staff.rating', display.show(ceiling.bar), ceiling.part === staff.line ? 'line' : ceiling.part) }}
       </text>
