@@ -37,7 +37,7 @@ function offer(s: Suggestion): string {
 }
 
 function stands(f: Finding): Accepted | undefined {
-  return props.accepted?.find((a) => a.fingerprint === f.fingerprint)
+  return props.accepted?.find((a) => a.fingerprint === f.acceptedAs)
 }
 
 async function letStand(f: Finding) {
@@ -81,7 +81,7 @@ async function letStand(f: Finding) {
       <form v-if="opened === f.fingerprint" class="form" @submit.prevent="letStand(f)">
         <label>{{ say('sheet.findings.reason') }} <input v-model="reason" class="p-inputtext" required /></label>
         <label>{{ say('sheet.findings.your-name') }} <input v-model="by" class="p-inputtext" required /></label>
-        <label v-if="f.rule === 'L13' && f.severity === 'stop'"
+        <label v-if="f.release"
           >{{ say('sheet.findings.released-by-a-second') }} <input v-model="releasedBy" class="p-inputtext" required
         /></label>
         <Problems :refused="refused" />

@@ -100,7 +100,7 @@ export function useSheet(tag: string, whatIf: Ref<WhatIf>) {
     if (!unit) return
     const mine = ++asked
     try {
-      const body = { unit, situation: situationOf(unit, whatIf.value), schematic: base.value?.schematic }
+      const body = { unit, situation: situationOf(unit, whatIf.value), schematic: base.value?.schematic, accepted: base.value?.accepted.map((a) => a.fingerprint) }
       const found = await call<Schema['SheetView']>('POST', `/api/calc/sheet?${display.query}`, body)
       if (mine === asked) {
         answer.value = found
@@ -129,7 +129,7 @@ export function useSheet(tag: string, whatIf: Ref<WhatIf>) {
   let solving: ReturnType<typeof setTimeout> | undefined
   let deriving: ReturnType<typeof setTimeout> | undefined
   watch(
-    [draft, whatIf, () => display.pressure],
+    [draft, whatIf, () => base.value?.accepted, () => display.pressure],
     () => {
       clearTimeout(solving)
       solving = setTimeout(() => void solve(), 40)

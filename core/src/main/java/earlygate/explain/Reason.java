@@ -7,6 +7,7 @@ import earlygate.explain.Value.Said;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.TreeMap;
 
 /**
  * Why something is so: a code and the values it speaks of. It holds no sentence; the words for each code live in one
@@ -77,5 +78,18 @@ public record Reason(String code, Map<String, Value> values) {
 
     public Reason number(String key, double number) {
         return with(key, new Amount(number, Kind.NUMBER));
+    }
+
+    /** Every figure it speaks of, those of its phrases too, by name. */
+    public Map<String, Amount> amounts() {
+        Map<String, Amount> amounts = new TreeMap<>();
+        values.forEach((key, value) -> {
+            if (value instanceof Amount amount) {
+                amounts.put(key, amount);
+            } else if (value instanceof Said said) {
+                said.parts().forEach(part -> amounts.putAll(part.amounts()));
+            }
+        });
+        return amounts;
     }
 }

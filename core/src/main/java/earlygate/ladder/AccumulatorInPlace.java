@@ -3,13 +3,13 @@ package earlygate.ladder;
 import earlygate.explain.Reason;
 import earlygate.ladder.Finding.Severity;
 import earlygate.ladder.Finding.Suggestion;
+import earlygate.quantity.Si;
 import earlygate.unit.Accumulator;
 import earlygate.unit.ReliefValve;
 import earlygate.unit.Target;
 import earlygate.unit.UnloadingValve;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 
 /** L9: precharge, cut-out and cut-in of an accumulator; and no plain unloading valve on one. */
@@ -43,12 +43,11 @@ final class AccumulatorInPlace implements Rule {
 
     private static Finding chatters(UnloadingValve valve, Accumulator accumulator) {
         return new Finding(
-                "L9",
+                Rung.L9,
                 Severity.STOP,
                 valve.id(),
                 Reason.of("ladder.L9.chatters").name("valve", valve.id()).name("accumulator", accumulator.id()),
-                Map.of(),
-                Optional.of(new Suggestion.Fit(valve.id(), "differential", COMMON_DIFFERENTIAL)));
+                Optional.of(new Suggestion.Differential(valve.id(), COMMON_DIFFERENTIAL)));
     }
 
     private static Optional<Finding> precharge(Accumulator a, double cutIn) {
@@ -57,7 +56,7 @@ final class AccumulatorInPlace implements Rule {
             return Optional.empty();
         }
         return Optional.of(new Finding(
-                "L9",
+                Rung.L9,
                 Severity.WARN,
                 a.id(),
                 Reason.of(share < LEAST_PRECHARGE ? "ladder.L9.precharge-low" : "ladder.L9.precharge-high")
@@ -65,8 +64,7 @@ final class AccumulatorInPlace implements Rule {
                         .pressure("precharge", a.prechargePa())
                         .pressure("cutIn", cutIn)
                         .ratio("share", share),
-                Map.of("share", share, "cutInBar", Stage.bar(cutIn)),
-                Optional.of(new Suggestion.Fit(a.id(), "prechargeBar", Math.rint(Stage.bar(PRECHARGE * cutIn))))));
+                Optional.of(new Suggestion.Precharge(a.id(), Math.rint(PRECHARGE * cutIn / Si.BAR) * Si.BAR))));
     }
 
     private static Optional<Finding> belowRelief(Stage stage, UnloadingValve valve, Target cutOut) {
@@ -81,7 +79,7 @@ final class AccumulatorInPlace implements Rule {
             return Optional.empty();
         }
         return Optional.of(new Finding(
-                "L9",
+                Rung.L9,
                 gap <= 0 ? Severity.STOP : Severity.WARN,
                 valve.id(),
                 Reason.of("ladder.L9.near-relief")
@@ -89,7 +87,6 @@ final class AccumulatorInPlace implements Rule {
                         .name("relief", relief.get().id())
                         .pressure("gap", gap)
                         .pressure("needed", needed),
-                Map.of("gapBar", Stage.bar(gap), "neededBar", Stage.bar(needed)),
                 Optional.of(
                         new Suggestion.SetTarget(valve.id(), Stage.floorBar(stage.cracking(relief.get()) - needed)))));
     }
@@ -98,14 +95,13 @@ final class AccumulatorInPlace implements Rule {
         return stage.need(valve.pilot()).stream()
                 .filter(need -> cutIn < need)
                 .mapToObj(need -> new Finding(
-                        "L9",
+                        Rung.L9,
                         Severity.WARN,
                         valve.id(),
                         Reason.of("ladder.L9.cut-in-low")
                                 .name("valve", valve.id())
                                 .pressure("cutIn", cutIn)
                                 .pressure("needed", need),
-                        Map.of("cutInBar", Stage.bar(cutIn), "neededBar", Stage.bar(need)),
                         Optional.<Suggestion>of(new Suggestion.SetTarget(
                                 valve.id(),
                                 Stage.ceilBar(need / (1 - valve.differential().getAsDouble()))))))

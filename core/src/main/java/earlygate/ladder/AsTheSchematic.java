@@ -5,7 +5,6 @@ import earlygate.ladder.Finding.Severity;
 import earlygate.ladder.Finding.Suggestion;
 import earlygate.unit.Target;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 
 /** L13: lower than the schematic with a reason that is kept; higher only with a second person's release. */
@@ -29,14 +28,13 @@ final class AsTheSchematic implements Rule {
     private static Finding finding(Target asked, Target target) {
         boolean higher = target.pressurePa() > asked.pressurePa();
         return new Finding(
-                "L13",
+                Rung.L13,
                 higher ? Severity.STOP : Severity.WARN,
                 target.setting(),
                 Reason.of(higher ? "ladder.L13.higher" : "ladder.L13.lower")
                         .name("setting", target.setting())
                         .pressure("target", target.pressurePa())
-                        .pressure("asked", asked.pressurePa()),
-                Map.of("targetBar", Stage.bar(target.pressurePa()), "schematicBar", Stage.bar(asked.pressurePa())),
+                        .pressure("schematic", asked.pressurePa()),
                 Optional.of(new Suggestion.SetTarget(target.setting(), asked.pressurePa())));
     }
 }

@@ -5,7 +5,6 @@ import earlygate.ladder.Finding.Severity;
 import earlygate.unit.ReliefValve;
 import earlygate.unit.Target;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 
 /** L12: a direct-acting relief whose override at pump flow is so large that set by its crack or at flow are two things. */
@@ -28,16 +27,16 @@ final class CrackAndFlowApart implements Rule {
             return Optional.empty();
         }
         return Optional.of(new Finding(
-                "L12",
+                Rung.L12,
                 Severity.WARN,
                 relief.id(),
                 Reason.of("ladder.L12.apart")
                         .name("relief", relief.id())
                         .pressure("cracking", cracking)
                         .pressure("fullFlow", cracking + override)
+                        .pressure("override", override)
                         .flow("flow", flow)
                         .ratio("share", override / cracking),
-                Map.of("overrideBar", Stage.bar(override), "share", override / cracking),
                 Optional.empty()));
     }
 }

@@ -9,7 +9,6 @@ import earlygate.unit.ReliefValve;
 import earlygate.unit.Target;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 
@@ -34,8 +33,11 @@ final class CrossPortInPlace implements Rule {
 
     private Optional<Finding> besideDriving(Stage stage, ReliefValve valve, Target target) {
         OptionalDouble driving = driving(stage, valve.inlet());
-        double above = stage.cracking(valve, target) - driving.orElse(0);
-        if (driving.isEmpty() || (above >= LEAST - 1 && above <= MOST + 1)) {
+        if (driving.isEmpty()) {
+            return Optional.empty();
+        }
+        double above = stage.cracking(valve, target) - driving.getAsDouble();
+        if (above >= LEAST - 1 && above <= MOST + 1) {
             return Optional.empty();
         }
         boolean low = above < LEAST;
@@ -48,12 +50,7 @@ final class CrossPortInPlace implements Rule {
         double shift = (low ? LEAST : MOST) - above;
         double offer = low ? Stage.ceilBar(target.pressurePa() + shift) : Stage.floorBar(target.pressurePa() + shift);
         return Optional.of(new Finding(
-                "L6",
-                Severity.WARN,
-                valve.id(),
-                message,
-                Map.of("aboveBar", Stage.bar(above), "drivingBar", Stage.bar(driving.getAsDouble())),
-                Optional.of(new Suggestion.SetTarget(valve.id(), offer))));
+                Rung.L6, Severity.WARN, valve.id(), message, Optional.of(new Suggestion.SetTarget(valve.id(), offer))));
     }
 
     /** What the sheet says of work on this line, else what the motor's torque asks. */
@@ -72,7 +69,7 @@ final class CrossPortInPlace implements Rule {
         return stage.mainRelief(valve.inlet())
                 .filter(main -> cracking >= stage.cracking(main))
                 .map(main -> new Finding(
-                        "L6",
+                        Rung.L6,
                         Severity.STOP,
                         valve.id(),
                         Reason.of("ladder.L6.above-main")
@@ -80,7 +77,6 @@ final class CrossPortInPlace implements Rule {
                                 .name("main", main.id())
                                 .pressure("cracking", cracking)
                                 .pressure("mainCracking", stage.cracking(main)),
-                        Map.of("crackingBar", Stage.bar(cracking), "mainBar", Stage.bar(stage.cracking(main))),
                         Optional.of(new Suggestion.SetTarget(
                                 main.id(),
                                 Stage.ceilBar(cracking + stage.gapAbove(target(stage, valve), target(stage, main)))))));

@@ -2,33 +2,19 @@ package earlygate.ladder;
 
 import earlygate.explain.Reason;
 import earlygate.quantity.Keyed;
-import java.util.Map;
 import java.util.Optional;
-import java.util.TreeMap;
 
 /**
  * One relation that does not hold.
  *
- * @param rule L1 to L13
  * @param subject the setting, component or test point it is about
- * @param figures by key of the API, in the unit that the key ends in
+ * @param message what is wrong, with every figure that was compared
  */
-public record Finding(
-        String rule,
-        Severity severity,
-        String subject,
-        Reason message,
-        Map<String, Double> figures,
-        Optional<Suggestion> suggestion) {
-    /** What an acceptance speaks of: this relation, this part, these figures to the nearest bar or percent. */
-    public String fingerprint() {
-        StringBuilder print = new StringBuilder(message.code() + "|" + subject);
-        new TreeMap<>(figures)
-                .forEach((key, value) -> print.append('|')
-                        .append(key)
-                        .append('=')
-                        .append(Math.round(key.endsWith("Bar") || key.endsWith("Lpm") ? value : value * 100)));
-        return print.toString();
+public record Finding(Rung rule, Severity severity, String subject, Reason message, Optional<Suggestion> suggestion) {
+
+    /** Above the schematic: the one relation that only a second person may let stand. */
+    public boolean needsRelease() {
+        return rule == Rung.L13 && severity == Severity.STOP;
     }
 
     public enum Severity implements Keyed {
@@ -41,7 +27,18 @@ public record Finding(
     public sealed interface Suggestion {
         record SetTarget(String setting, double pressurePa) implements Suggestion {}
 
-        /** Another part: {@code key} and {@code value} as the unit file has them. */
-        record Fit(String part, String key, double value) implements Suggestion {}
+        /** A valve of a larger size, m3/s. */
+        record RatedFlow(String valve, double flow) implements Suggestion {}
+
+        /** An unloading valve that closes again this fraction below its cut-out. */
+        record Differential(String valve, double ratio) implements Suggestion {}
+
+        record Precharge(String accumulator, double pressurePa) implements Suggestion {}
+
+        /** A gauge with this full scale. */
+        record FullScale(String testPoint, double pressurePa) implements Suggestion {}
+
+        /** A gauge of this accuracy class, percent of its full scale. */
+        record AccuracyClass(String testPoint, double percent) implements Suggestion {}
     }
 }

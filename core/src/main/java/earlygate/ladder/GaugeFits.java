@@ -11,7 +11,6 @@ import earlygate.unit.Target;
 import earlygate.unit.TestPoint;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 
 /** L11: the gauge a target is read on: its range, where on the dial the target sits, its class against the tolerance. */
@@ -42,12 +41,14 @@ final class GaugeFits implements Rule {
         return findings;
     }
 
+    /** The most that a relief lets the line come to, Pa; none asks nothing of the dial. */
     private double fullFlow(Stage stage, String line) {
         return stage.reliefs().stream()
                 .filter(r -> r.inlet().equals(line))
                 .flatMap(r -> stage.unit().target(r.id()).map(t -> stage.fullFlowPressure(r, t)).stream())
-                .max(Double::compare)
-                .orElse(0.0);
+                .mapToDouble(Double::doubleValue)
+                .max()
+                .orElse(0);
     }
 
     private Finding passed(TestPoint gauge, double worst, List<Target> read) {
@@ -56,12 +57,7 @@ final class GaugeFits implements Rule {
                 .name("gauge", gauge.id())
                 .pressure("range", gauge.rangePa())
                 .pressure("fullFlow", worst);
-        return finding(
-                Severity.STOP,
-                gauge,
-                message,
-                Map.of("rangeBar", gauge.rangePa() / BAR, "fullFlowBar", Stage.bar(worst)),
-                range(gauge, highest, worst));
+        return finding(Severity.STOP, gauge, message, range(gauge, highest, worst));
     }
 
     private Optional<Finding> dial(TestPoint gauge, Target target, double worst) {
@@ -75,12 +71,7 @@ final class GaugeFits implements Rule {
                 .pressure("target", target.pressurePa())
                 .pressure("range", gauge.rangePa())
                 .ratio("share", share);
-        return Optional.of(finding(
-                Severity.WARN,
-                gauge,
-                message,
-                Map.of("rangeBar", gauge.rangePa() / BAR, "share", share),
-                range(gauge, target.pressurePa(), worst)));
+        return Optional.of(finding(Severity.WARN, gauge, message, range(gauge, target.pressurePa(), worst)));
     }
 
     private Optional<Finding> accuracy(TestPoint gauge, Target target) {
@@ -94,29 +85,20 @@ final class GaugeFits implements Rule {
                 .pressure("error", gauge.errorPa())
                 .pressure("tolerance", target.tolerancePa());
         Optional<Suggestion> better = Verdict.coarsestClass(gauge.rangePa(), target.tolerancePa() / 2)
-                .map(c -> new Suggestion.Fit(gauge.id(), "class", c));
-        return Optional.of(finding(
-                Severity.WARN,
-                gauge,
-                message,
-                Map.of("errorBar", Stage.bar(gauge.errorPa()), "toleranceBar", Stage.bar(target.tolerancePa())),
-                better));
+                .map(c -> new Suggestion.AccuracyClass(gauge.id(), c));
+        return Optional.of(finding(Severity.WARN, gauge, message, better));
     }
 
     private static Finding finding(
-            Severity severity,
-            TestPoint gauge,
-            Reason message,
-            Map<String, Double> figures,
-            Optional<Suggestion> suggestion) {
-        return new Finding("L11", severity, gauge.id(), message, figures, suggestion);
+            Severity severity, TestPoint gauge, Reason message, Optional<Suggestion> suggestion) {
+        return new Finding(Rung.L11, severity, gauge.id(), message, suggestion);
     }
 
     /** The smallest common range with the target in its working part and the relief's full flow on the dial. */
     private static Optional<Suggestion> range(TestPoint gauge, double targetPa, double worstPa) {
         for (double bar : RANGES) {
             if (bar * BAR * HIGH >= targetPa && bar * BAR > worstPa) {
-                return Optional.of(new Suggestion.Fit(gauge.id(), "rangeBar", bar));
+                return Optional.of(new Suggestion.FullScale(gauge.id(), bar * BAR));
             }
         }
         return Optional.empty();

@@ -11,7 +11,6 @@ import earlygate.unit.Target;
 import earlygate.unit.Throttle;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 
 /** L8: standby high enough for what it feeds, margin inside the control's range, one bleed on the signal. */
@@ -41,11 +40,10 @@ final class LoadSenseInPlace implements Rule {
                 .pressure("min", screw.minPa())
                 .pressure("max", screw.maxPa());
         return Optional.of(new Finding(
-                "L8",
+                Rung.L8,
                 Severity.STOP,
                 pump.loadSenseId(),
                 message,
-                Map.of("minBar", Stage.bar(screw.minPa()), "maxBar", Stage.bar(screw.maxPa())),
                 Optional.of(new Suggestion.SetTarget(pump.loadSenseId(), screw.clamp(t.pressurePa())))));
     }
 
@@ -56,7 +54,7 @@ final class LoadSenseInPlace implements Rule {
             boolean fed = stage.paths().reached(pump.outlet()).contains(valve.inlet());
             if (fed && margin.pressurePa() < needed) {
                 findings.add(new Finding(
-                        "L8",
+                        Rung.L8,
                         Severity.STOP,
                         pump.loadSenseId(),
                         Reason.of("ladder.L8.standby-low")
@@ -64,7 +62,6 @@ final class LoadSenseInPlace implements Rule {
                                 .name("valve", valve.id())
                                 .pressure("standby", margin.pressurePa())
                                 .pressure("needed", needed),
-                        Map.of("standbyBar", Stage.bar(margin.pressurePa()), "neededBar", Stage.bar(needed)),
                         Optional.of(
                                 new Suggestion.SetTarget(pump.loadSenseId(), Stage.ceilBar(needed + valve.bandPa())))));
             }
@@ -81,13 +78,12 @@ final class LoadSenseInPlace implements Rule {
             return Optional.empty();
         }
         return Optional.of(new Finding(
-                "L8",
+                Rung.L8,
                 bleeds == 0 ? Severity.STOP : Severity.WARN,
                 pump.loadSenseId(),
                 Reason.of(bleeds == 0 ? "ladder.L8.no-bleed" : "ladder.L8.two-bleeds")
                         .name("line", control.signal())
                         .number("bleeds", bleeds),
-                Map.of("bleeds", (double) bleeds),
                 Optional.empty()));
     }
 

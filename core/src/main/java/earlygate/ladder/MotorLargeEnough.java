@@ -4,13 +4,12 @@ import earlygate.explain.Reason;
 import earlygate.ladder.Finding.Severity;
 import earlygate.ladder.Finding.Suggestion;
 import earlygate.unit.Driver;
-import earlygate.unit.Pump;
 import earlygate.unit.Target;
 import earlygate.unit.UnloadingValve;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
-import java.util.function.DoublePredicate;
+import java.util.OptionalDouble;
+import java.util.function.DoubleFunction;
 import java.util.stream.Stream;
 
 /** L10: corner power at cut-off, full flow over the relief, and the transfer of high-low pumps, against the motor. */
@@ -26,87 +25,101 @@ final class MotorLargeEnough implements Rule {
     /** A plain unloading valve has no snap: just before its pump is gone both flows stand at its setting. */
     private Optional<Finding> transfer(Stage stage, UnloadingValve valve) {
         Optional<Target> target = stage.unit().target(valve.id());
-        List<Pump> pumps = stage.unit().pumpsInto(valve.inlet());
-        if (target.isEmpty() || pumps.isEmpty() || valve.differential().isPresent()) {
+        if (target.isEmpty() || valve.differential().isPresent()) {
             return Optional.empty();
         }
-        Driver motor = stage.unit().driverOf(pumps.get(0));
-        double peak = transferLoad(stage, valve, motor, target.get().pressurePa());
-        if (peak <= motor.serviceFactor()) {
+        double setting = target.get().pressurePa();
+        return stage.unit().pumpsInto(valve.inlet()).stream()
+                .map(stage.unit()::driverOf)
+                .distinct()
+                .flatMap(motor -> transfer(stage, valve, motor, setting).stream())
+                .findFirst();
+    }
+
+    private static Optional<Finding> transfer(Stage stage, UnloadingValve valve, Driver motor, double setting) {
+        OptionalDouble peak = transferLoad(stage, valve, motor, setting);
+        if (peak.isEmpty()) {
+            return Optional.of(unknown(motor, valve.id(), setting));
+        }
+        if (peak.getAsDouble() <= motor.serviceFactor()) {
             return Optional.empty();
         }
         Reason message = Reason.of("ladder.L10.transfer")
                 .name("motor", motor.id())
                 .name("valve", valve.id())
-                .pressure("setting", target.get().pressurePa())
-                .ratio("peak", peak)
+                .pressure("setting", setting)
+                .ratio("transferLoad", peak.getAsDouble())
                 .ratio("limit", motor.serviceFactor());
         return Optional.of(new Finding(
-                "L10",
+                Rung.L10,
                 Severity.WARN,
                 valve.id(),
                 message,
-                Map.of("transferLoad", peak, "limit", motor.serviceFactor()),
-                Optional.of(new Suggestion.SetTarget(
-                        valve.id(),
-                        highest(
-                                target.get().pressurePa(),
-                                s -> transferLoad(stage, valve, motor, s) <= motor.serviceFactor())))));
+                offer(valve.id(), setting, motor, s -> transferLoad(stage, valve, motor, s))));
     }
 
-    private static double transferLoad(Stage stage, UnloadingValve valve, Driver motor, double settingPa) {
-        return stage.solve(stage.atTargets().withSetting(valve.id(), settingPa).withPressure(valve.pilot(), settingPa))
-                .map(s -> s.driver(motor.id()).load())
-                .orElse(0.0);
+    private static OptionalDouble transferLoad(Stage stage, UnloadingValve valve, Driver motor, double settingPa) {
+        return stage.loadOf(
+                motor, stage.atTargets().withSetting(valve.id(), settingPa).withPressure(valve.pilot(), settingPa));
     }
 
-    private Optional<Finding> check(Stage stage, Stage.Pair p) {
+    private static Optional<Finding> check(Stage stage, Stage.Pair p) {
         Driver motor = stage.unit().driverOf(p.pump());
+        String compensator = p.pump().compensatorId();
         double cutOff = p.compensatorTarget().pressurePa();
-        double corner = stage.cornerLoad(p.pump(), cutOff);
         double relief = stage.fullFlowPressure(p.relief(), p.reliefTarget());
-        double overRelief = stage.load(
+        OptionalDouble corner = stage.cornerLoad(p.pump(), cutOff);
+        OptionalDouble overRelief = stage.load(
                 p.pump(), relief, relief + p.pump().compensator().orElseThrow().bandPa());
-        boolean cornerTooHigh = corner > motor.serviceFactor();
-        if (!cornerTooHigh && overRelief <= motor.serviceFactor()) {
+        if (corner.isEmpty() || overRelief.isEmpty()) {
+            return Optional.of(unknown(motor, compensator, corner.isEmpty() ? cutOff : relief));
+        }
+        boolean cornerTooHigh = corner.getAsDouble() > motor.serviceFactor();
+        if (!cornerTooHigh && overRelief.getAsDouble() <= motor.serviceFactor()) {
             return Optional.empty();
         }
         Reason message = Reason.of(cornerTooHigh ? "ladder.L10.corner" : "ladder.L10.over-relief")
                 .name("motor", motor.id())
-                .name("compensator", p.pump().compensatorId())
+                .name("compensator", compensator)
                 .name("relief", p.relief().id())
-                .ratio("corner", corner)
-                .ratio("overRelief", overRelief)
+                .ratio("cornerLoad", corner.getAsDouble())
+                .ratio("reliefFlowLoad", overRelief.getAsDouble())
                 .ratio("limit", motor.serviceFactor());
         return Optional.of(new Finding(
-                "L10",
+                Rung.L10,
                 cornerTooHigh ? Severity.WARN : Severity.INFO,
-                p.pump().compensatorId(),
+                compensator,
                 message,
-                Map.of("cornerLoad", corner, "reliefFlowLoad", overRelief, "limit", motor.serviceFactor()),
-                cornerTooHigh ? Optional.of(offer(stage, p, motor)) : Optional.empty()));
+                cornerTooHigh
+                        ? offer(compensator, cutOff, motor, s -> stage.cornerLoad(p.pump(), s))
+                        : Optional.empty()));
     }
 
-    private Suggestion offer(Stage stage, Stage.Pair p, Driver motor) {
-        return new Suggestion.SetTarget(
-                p.pump().compensatorId(),
-                highest(
-                        p.compensatorTarget().pressurePa(),
-                        cutOff -> stage.cornerLoad(p.pump(), cutOff) <= motor.serviceFactor()));
+    private static Finding unknown(Driver motor, String setting, double linePa) {
+        Reason message = Reason.of("ladder.L10.unknown")
+                .name("motor", motor.id())
+                .name("setting", setting)
+                .pressure("line", linePa);
+        return new Finding(Rung.L10, Severity.WARN, setting, message, Optional.empty());
     }
 
-    /** Highest whole-bar pressure that the motor stands; load grows with it, so bisection finds it. */
-    private static double highest(double from, DoublePredicate stands) {
+    /** Highest whole-bar setting that the motor stands; load grows with it, so bisection finds it, or the model fails. */
+    private static Optional<Suggestion> offer(
+            String setting, double from, Driver motor, DoubleFunction<OptionalDouble> load) {
         double low = 0;
         double high = from;
         for (int i = 0; i < 20; i++) {
             double mid = (low + high) / 2;
-            if (stands.test(mid)) {
+            OptionalDouble at = load.apply(mid);
+            if (at.isEmpty()) {
+                return Optional.empty();
+            }
+            if (at.getAsDouble() <= motor.serviceFactor()) {
                 low = mid;
             } else {
                 high = mid;
             }
         }
-        return Stage.floorBar(low);
+        return Optional.of(new Suggestion.SetTarget(setting, Stage.floorBar(low)));
     }
 }

@@ -8,7 +8,6 @@ import earlygate.unit.Situation;
 import earlygate.unit.Target;
 import earlygate.unit.UnloadingValve;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 
 /** L5: a reducing valve's target below the lowest supply it will ever see: standby, cut-in, or the lowest limiter. */
@@ -32,11 +31,10 @@ final class ReducingBelowSupply implements Rule {
                 .pressure("supply", supply.get());
         double offer = Stage.floorBar(supply.get() - valve.bandPa());
         return Optional.of(new Finding(
-                "L5",
+                Rung.L5,
                 Severity.STOP,
                 valve.id(),
                 message,
-                Map.of("supplyBar", Stage.bar(supply.get()), "targetBar", Stage.bar(target.pressurePa())),
                 offer > 0 ? Optional.of(new Suggestion.SetTarget(valve.id(), offer)) : Optional.empty()));
     }
 

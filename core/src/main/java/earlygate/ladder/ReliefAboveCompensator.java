@@ -7,7 +7,6 @@ import earlygate.quantity.Si;
 import earlygate.solve.SteadyState;
 import earlygate.unit.Situation;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 
 /** L1: a relief that cracks below compensator plus gap leaks at working pressure: heat, hunting, motor load. */
@@ -32,30 +31,23 @@ final class ReliefAboveCompensator implements Rule {
                         p.pump().compensatorId(),
                         compensator + p.compensatorTarget().tolerancePa());
         Optional<SteadyState> state = stage.solve(worst);
-        double heat = state.map(s -> s.valve(p.relief().id()).heat()).orElse(0.0);
-        double load = state.map(s -> s.driver(p.pump().driver()).load()).orElse(0.0);
+        Reason cost = state.map(s -> Reason.of("part.ladder-cost")
+                        .power("heat", s.valve(p.relief().id()).heat())
+                        .ratio("motorLoad", s.driver(p.pump().driver()).load()))
+                .orElse(Reason.of("part.ladder-cost-unknown"));
         double offer = Math.ceil((compensator + needed + p.reliefTarget().pressurePa() - cracking) / Si.BAR) * Si.BAR;
         Reason message = Reason.of(gap <= 0 ? "ladder.L1.below" : "ladder.L1.short")
                 .name("relief", p.relief().id())
                 .name("compensator", p.pump().compensatorId())
-                .pressure("gap", Math.abs(gap))
+                .pressure("gap", gap)
+                .pressure("below", Math.abs(gap))
                 .pressure("needed", needed)
-                .power("heat", heat)
-                .ratio("load", load);
+                .said("cost", cost);
         return Optional.of(new Finding(
-                "L1",
+                Rung.L1,
                 gap <= 0 ? Severity.STOP : Severity.WARN,
                 p.relief().id(),
                 message,
-                Map.of(
-                        "gapBar",
-                        Stage.bar(gap),
-                        "neededBar",
-                        Stage.bar(needed),
-                        "heatKw",
-                        heat / Si.KW,
-                        "motorLoad",
-                        load),
                 Optional.of(new Suggestion.SetTarget(p.relief().id(), offer))));
     }
 }

@@ -8,7 +8,6 @@ import earlygate.unit.PowerUnit;
 import earlygate.unit.ReliefValve;
 import earlygate.unit.Target;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 
 /** L2: at the largest flow a relief can meet, its pressure must stay below the weakest part of the line. */
@@ -35,11 +34,10 @@ final class ReliefBelowRatings implements Rule {
                 .pressure("rating", weakest.pressurePa())
                 .flow("flow", stage.fullFlow(relief.inlet()));
         return Optional.of(new Finding(
-                "L2",
+                Rung.L2,
                 Severity.STOP,
                 relief.id(),
                 message,
-                Map.of("fullFlowBar", Stage.bar(fullFlow), "ratingBar", Stage.bar(weakest.pressurePa())),
                 offer > 0 ? Optional.of(new Suggestion.SetTarget(relief.id(), offer)) : Optional.empty()));
     }
 }

@@ -6,7 +6,6 @@ import earlygate.ladder.Finding.Suggestion;
 import earlygate.quantity.Si;
 import earlygate.unit.ReliefValve;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 
 /** L3: a relief must be able to pass everything its pumps deliver. */
@@ -21,17 +20,12 @@ final class ReliefLargeEnough implements Rule {
 
     private Finding finding(Stage stage, ReliefValve relief) {
         double flow = stage.fullFlow(relief.inlet());
-        double size = Math.ceil(flow / Si.LPM / 10) * 10;
+        double size = Math.ceil(flow / Si.LPM / 10) * 10 * Si.LPM;
         Reason message = Reason.of("ladder.L3.too-small")
                 .name("relief", relief.id())
-                .flow("rated", relief.ratedFlow())
-                .flow("flow", flow);
+                .flow("ratedFlow", relief.ratedFlow())
+                .flow("pumpFlow", flow);
         return new Finding(
-                "L3",
-                Severity.STOP,
-                relief.id(),
-                message,
-                Map.of("ratedFlowLpm", relief.ratedFlow() / Si.LPM, "pumpFlowLpm", flow / Si.LPM),
-                Optional.of(new Suggestion.Fit(relief.id(), "ratedFlowLpm", size)));
+                Rung.L3, Severity.STOP, relief.id(), message, Optional.of(new Suggestion.RatedFlow(relief.id(), size)));
     }
 }

@@ -8,7 +8,6 @@ import earlygate.unit.Section;
 import earlygate.unit.Target;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 
 /** L7: a section relief above cut-off less margin can be neither set nor proved on the machine. */
@@ -35,7 +34,7 @@ final class SectionWithinReach implements Rule {
             double reach = cutOff.pressurePa() - margin;
             if (target.pressurePa() > reach) {
                 findings.add(new Finding(
-                        "L7",
+                        Rung.L7,
                         Severity.STOP,
                         target.setting(),
                         Reason.of("ladder.L7.out-of-reach")
@@ -44,7 +43,6 @@ final class SectionWithinReach implements Rule {
                                 .pressure("target", target.pressurePa())
                                 .pressure("reach", reach)
                                 .pressure("margin", margin),
-                        Map.of("reachBar", Stage.bar(reach), "targetBar", Stage.bar(target.pressurePa())),
                         Optional.of(new Suggestion.SetTarget(target.setting(), Stage.floorBar(reach)))));
             }
         });

@@ -129,16 +129,25 @@ record Stage(PowerUnit unit, GapSchool gaps, Network network, Paths paths, List<
                 : Optional.empty();
     }
 
-    /** Motor load, fraction of rating, with a pump line held at a pressure (Pa) and this compensator setting (Pa). */
-    double load(Pump pump, double linePa, double compensatorPa) {
+    /**
+     * Motor load, fraction of rating, with a pump line held at a pressure (Pa) and this compensator setting (Pa); empty
+     * where the model finds no state.
+     */
+    OptionalDouble load(Pump pump, double linePa, double compensatorPa) {
         Driver motor = unit.driverOf(pump);
         Situation held =
                 atTargets().withSetting(pump.compensatorId(), compensatorPa).withPressure(pump.outlet(), linePa);
-        return solve(held).map(state -> state.driver(motor.id()).load()).orElse(0.0);
+        return loadOf(motor, held);
+    }
+
+    OptionalDouble loadOf(Driver motor, Situation situation) {
+        return solve(situation).stream()
+                .mapToDouble(state -> state.driver(motor.id()).load())
+                .findFirst();
     }
 
     /** Load at full flow just before the compensator begins to take the pump back. */
-    double cornerLoad(Pump pump, double compensatorPa) {
+    OptionalDouble cornerLoad(Pump pump, double compensatorPa) {
         return load(pump, compensatorPa - pump.compensator().orElseThrow().bandPa(), compensatorPa);
     }
 
@@ -148,9 +157,5 @@ record Stage(PowerUnit unit, GapSchool gaps, Network network, Paths paths, List<
 
     static double ceilBar(double pascal) {
         return Math.ceil(pascal / BAR) * BAR;
-    }
-
-    static double bar(double pascal) {
-        return Math.round(pascal / BAR * 100) / 100.0;
     }
 }

@@ -3,7 +3,6 @@ package earlygate.ladder;
 import earlygate.explain.Reason;
 import earlygate.ladder.Finding.Severity;
 import earlygate.ladder.Finding.Suggestion;
-import earlygate.quantity.Si;
 import earlygate.unit.PowerUnit;
 import earlygate.unit.ReliefValve;
 import earlygate.unit.Target;
@@ -11,7 +10,6 @@ import earlygate.unit.UnloadingValve;
 import earlygate.unit.Work;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 
 /** L4: an unloading valve below the relief by the gap, below what its pump stands, above what the approach needs. */
@@ -55,11 +53,10 @@ final class UnloadingInPlace implements Rule {
                 .pressure("needed", needed)
                 .power("heat", heat);
         return Optional.of(new Finding(
-                "L4",
+                Rung.L4,
                 gap <= 0 ? Severity.STOP : Severity.WARN,
                 valve.id(),
                 message,
-                Map.of("gapBar", Stage.bar(gap), "neededBar", Stage.bar(needed), "heatKw", heat / Si.KW),
                 Optional.of(new Suggestion.SetTarget(valve.id(), Stage.floorBar(cracking - needed)))));
     }
 
@@ -76,11 +73,10 @@ final class UnloadingInPlace implements Rule {
                 .pressure("highest", highest)
                 .pressure("rating", weakest.pressurePa());
         return Optional.of(new Finding(
-                "L4",
+                Rung.L4,
                 Severity.STOP,
                 valve.id(),
                 message,
-                Map.of("highestBar", Stage.bar(highest), "ratingBar", Stage.bar(weakest.pressurePa())),
                 Optional.of(
                         new Suggestion.SetTarget(valve.id(), Stage.floorBar(weakest.pressurePa() - valve.bandPa())))));
     }
@@ -95,7 +91,7 @@ final class UnloadingInPlace implements Rule {
                 .filter(w -> w.pressurePa() > target.pressurePa())
                 .findFirst();
         return early.map(w -> new Finding(
-                "L4",
+                Rung.L4,
                 Severity.WARN,
                 valve.id(),
                 Reason.of("ladder.L4.too-early")
@@ -103,9 +99,8 @@ final class UnloadingInPlace implements Rule {
                         .name("work", w.name())
                         .pressure("setting", target.pressurePa())
                         .pressure("needed", w.pressurePa())
-                        .flow("left", left)
+                        .flow("flowLeft", left)
                         .flow("asked", w.flow()),
-                Map.of("neededBar", Stage.bar(w.pressurePa()), "flowLeftLpm", left / Si.LPM),
                 Optional.of(new Suggestion.SetTarget(valve.id(), Stage.ceilBar(w.pressurePa() + valve.bandPa())))));
     }
 }

@@ -13,8 +13,12 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import earlygate.ladder.Finding.Severity;
-import earlygate.ladder.Finding.Suggestion.Fit;
+import earlygate.ladder.Finding.Suggestion.AccuracyClass;
+import earlygate.ladder.Finding.Suggestion.Differential;
+import earlygate.ladder.Finding.Suggestion.FullScale;
+import earlygate.ladder.Finding.Suggestion.RatedFlow;
 import earlygate.ladder.Finding.Suggestion.SetTarget;
+import earlygate.quantity.Si;
 import earlygate.target.GapSchool;
 import earlygate.unit.PowerUnit;
 import java.util.List;
@@ -35,18 +39,19 @@ class LadderTest {
 
     @Test
     void l1ReliefTooNearTheCompensator() {
-        Finding f = only("L1", lg07(target("RV1", 166)), GapSchool.DEFAULT);
+        Finding f = only(Rung.L1, lg07(target("RV1", 166)), GapSchool.DEFAULT);
         assertThat(f.severity()).isEqualTo(Severity.WARN);
-        assertThat(f.figures()).containsEntry("gapBar", 6.0).containsEntry("neededBar", 14.0);
+        assertThat(bar(f, "gap")).isEqualTo(6);
+        assertThat(bar(f, "needed")).isEqualTo(14);
         assertThat(f.suggestion()).contains(new SetTarget("RV1", 174e5));
     }
 
     @Test
     void l1ReliefBelowTheCompensatorCostsHeatAndMotor() {
-        Finding f = only("L1", lg07(target("RV1", 140)), GapSchool.DEFAULT);
+        Finding f = only(Rung.L1, lg07(target("RV1", 140)), GapSchool.DEFAULT);
         assertThat(f.severity()).isEqualTo(Severity.STOP);
-        assertThat(f.figures().get("heatKw")).isCloseTo(13, within(1.5));
-        assertThat(f.figures().get("motorLoad")).isGreaterThan(0.7);
+        assertThat(figure(f, "heat") / Si.KW).isCloseTo(13, within(1.5));
+        assertThat(figure(f, "motorLoad")).isGreaterThan(0.7);
     }
 
     @Test
@@ -63,8 +68,8 @@ class LadderTest {
 
     @Test
     void l2FullFlowPressureAboveTheWeakestPart() {
-        Finding f = only("L2", lg07(target("RV1", 248)), GapSchool.DEFAULT);
-        assertThat(f.figures().get("fullFlowBar")).isCloseTo(251.6, within(0.1));
+        Finding f = only(Rung.L2, lg07(target("RV1", 248)), GapSchool.DEFAULT);
+        assertThat(bar(f, "fullFlow")).isCloseTo(251.6, within(0.1));
         double offered = ((SetTarget) f.suggestion().orElseThrow()).pressurePa();
         assertThat(rules(lg07(target("RV1", offered / 1e5)), GapSchool.DEFAULT)).doesNotContain("L2");
         assertThat(rules(lg07(target("RV1", 246)), GapSchool.DEFAULT)).doesNotContain("L2");
@@ -72,8 +77,8 @@ class LadderTest {
 
     @Test
     void l3ReliefTooSmallForThePump() {
-        Finding f = only("L3", lg07(component("RV1", "ratedFlowLpm", 50)), GapSchool.DEFAULT);
-        assertThat(f.suggestion()).contains(new Fit("RV1", "ratedFlowLpm", 60));
+        Finding f = only(Rung.L3, lg07(component("RV1", "ratedFlowLpm", 50)), GapSchool.DEFAULT);
+        assertThat(f.suggestion()).contains(new RatedFlow("RV1", 60 * Si.LPM));
         assertThat(rules(lg07(component("RV1", "ratedFlowLpm", 61)), GapSchool.DEFAULT))
                 .doesNotContain("L3");
     }
@@ -81,25 +86,25 @@ class LadderTest {
     @Test
     void l10CornerPowerBeyondTheMotor() {
         Consumer<ObjectNode> weak = component("M1", "ratedPowerKw", 15);
-        Finding f = only("L10", lg07(weak), GapSchool.DEFAULT);
+        Finding f = only(Rung.L10, lg07(weak), GapSchool.DEFAULT);
         assertThat(f.severity()).isEqualTo(Severity.WARN);
-        assertThat(f.figures().get("cornerLoad")).isGreaterThan(1.1);
+        assertThat(figure(f, "cornerLoad")).isGreaterThan(1.1);
         double offered = ((SetTarget) f.suggestion().orElseThrow()).pressurePa() / 1e5;
         PowerUnit eased = lg07(weak.andThen(target("P1.compensator", offered)));
-        assertThat(only("L10", eased, GapSchool.DEFAULT).severity()).isEqualTo(Severity.INFO);
+        assertThat(only(Rung.L10, eased, GapSchool.DEFAULT).severity()).isEqualTo(Severity.INFO);
         assertThat(rules(lg07(component("M1", "ratedPowerKw", 22)), GapSchool.DEFAULT))
                 .doesNotContain("L10");
     }
 
     @Test
     void l11GaugeRangeDialAndClass() {
-        Finding range = only("L11", lg07(gauge("rangeBar", 160).andThen(gauge("class", 0.25))), GapSchool.DEFAULT);
+        Finding range = only(Rung.L11, lg07(gauge("rangeBar", 160).andThen(gauge("class", 0.25))), GapSchool.DEFAULT);
         assertThat(range.severity()).isEqualTo(Severity.STOP);
-        assertThat(range.suggestion()).contains(new Fit("G1", "rangeBar", 250));
-        Finding coarse = only("L11", lg07(gauge("class", 1.6)), GapSchool.DEFAULT);
-        assertThat(coarse.figures()).containsEntry("errorBar", 4.0);
-        assertThat(coarse.suggestion()).contains(new Fit("G1", "class", 0.6));
-        assertThat(only("L11", lg07(gauge("rangeBar", 1000).andThen(gauge("class", 0.1))), GapSchool.DEFAULT)
+        assertThat(range.suggestion()).contains(new FullScale("G1", 250e5));
+        Finding coarse = only(Rung.L11, lg07(gauge("class", 1.6)), GapSchool.DEFAULT);
+        assertThat(bar(coarse, "error")).isCloseTo(4.0, within(0.01));
+        assertThat(coarse.suggestion()).contains(new AccuracyClass("G1", 0.6));
+        assertThat(only(Rung.L11, lg07(gauge("rangeBar", 1000).andThen(gauge("class", 0.1))), GapSchool.DEFAULT)
                         .message()
                         .code())
                 .isEqualTo("ladder.L11.low-on-dial");
@@ -119,9 +124,9 @@ class LadderTest {
     @Test
     void l4UnloadingTooNearTheRelief() {
         Consumer<ObjectNode> near = target("UV1", 150).andThen(target("RV1", 160));
-        Finding f = only("L4", unit("BP-11", near), GapSchool.DEFAULT);
-        assertThat(f.figures().get("gapBar")).isBetween(0.0, 14.0);
-        assertThat(f.figures().get("heatKw")).isBetween(25.0, 32.0);
+        Finding f = only(Rung.L4, unit("BP-11", near), GapSchool.DEFAULT);
+        assertThat(bar(f, "gap")).isBetween(0.0, 14.0);
+        assertThat(figure(f, "heat") / Si.KW).isBetween(25.0, 32.0);
         double offered = ((SetTarget) f.suggestion().orElseThrow()).pressurePa() / 1e5;
         assertThat(codes(unit("BP-11", near.andThen(target("UV1", offered))))).doesNotContain("ladder.L4.near-relief");
     }
@@ -136,9 +141,9 @@ class LadderTest {
     @Test
     void l4DumpsBeforeTheApproachIsOver() {
         PowerUnit unit = unit("BP-11", target("UV1", 40));
-        Finding f = only("L4", unit, GapSchool.DEFAULT);
+        Finding f = only(Rung.L4, unit, GapSchool.DEFAULT);
         assertThat(f.message().code()).isEqualTo("ladder.L4.too-early");
-        assertThat(f.figures()).containsEntry("neededBar", 42.0);
+        assertThat(bar(f, "needed")).isCloseTo(42.0, within(0.01));
         assertThat(f.suggestion()).contains(new SetTarget("UV1", 47e5));
         // The slow work at high pressure is done by the small pump alone: no finding for it.
         assertThat(codes(unit("BP-11", u -> {}))).doesNotContain("ladder.L4.too-early");
@@ -146,9 +151,9 @@ class LadderTest {
 
     @Test
     void l5BranchAboveItsSupply() {
-        Finding f = only("L5", unit("WD-05", target("RD1", 145)), GapSchool.DEFAULT);
+        Finding f = only(Rung.L5, unit("WD-05", target("RD1", 145)), GapSchool.DEFAULT);
         assertThat(f.severity()).isEqualTo(Severity.STOP);
-        assertThat(f.figures().get("supplyBar")).isCloseTo(140, within(1.0));
+        assertThat(bar(f, "supply")).isCloseTo(140, within(1.0));
         assertThat(codes(unit("WD-05", target("RD1", 130)))).doesNotContain("ladder.L5.above-supply");
     }
 
@@ -175,10 +180,10 @@ class LadderTest {
 
     @Test
     void l6CrossPortBesideDrivingPressureAndMain() {
-        Finding near = only("L6", unit("SW-03", target("RX", 95)), GapSchool.DEFAULT);
-        assertThat(near.figures()).containsEntry("aboveBar", 7.0);
+        Finding near = only(Rung.L6, unit("SW-03", target("RX", 95)), GapSchool.DEFAULT);
+        assertThat(bar(near, "above")).isCloseTo(7.0, within(0.01));
         assertThat(near.suggestion()).contains(new SetTarget("RX", 102e5));
-        assertThat(only("L6", unit("SW-03", target("RX", 125)), GapSchool.DEFAULT)
+        assertThat(only(Rung.L6, unit("SW-03", target("RX", 125)), GapSchool.DEFAULT)
                         .message()
                         .code())
                 .isEqualTo("ladder.L6.too-far");
@@ -191,8 +196,8 @@ class LadderTest {
 
     @Test
     void l7SectionReliefOutOfThePumpsReach() {
-        Finding f = only("L7", unit("NH-04", target("S1.reliefB", 195)), GapSchool.DEFAULT);
-        assertThat(f.figures()).containsEntry("reachBar", 190.0);
+        Finding f = only(Rung.L7, unit("NH-04", target("S1.reliefB", 195)), GapSchool.DEFAULT);
+        assertThat(bar(f, "reach")).isCloseTo(190.0, within(0.01));
         assertThat(codes(unit("NH-04", target("S1.reliefB", 190)))).doesNotContain("ladder.L7.out-of-reach");
     }
 
@@ -223,21 +228,21 @@ class LadderTest {
     void l9AccumulatorAndItsValve() {
         assertThat(codes(unit("FB-02", component("AC1", "prechargeBar", 80)))).contains("ladder.L9.precharge-low");
         assertThat(codes(unit("FB-02", component("AC1", "prechargeBar", 118)))).contains("ladder.L9.precharge-high");
-        Finding near = only("L9", unit("FB-02", target("UV1", 148)), GapSchool.DEFAULT);
+        Finding near = only(Rung.L9, unit("FB-02", target("UV1", 148)), GapSchool.DEFAULT);
         double offered = ((SetTarget) near.suggestion().orElseThrow()).pressurePa() / 1e5;
         assertThat(codes(unit("FB-02", target("UV1", offered)))).doesNotContain("ladder.L9.near-relief");
         Consumer<ObjectNode> hungry = u -> part(u, "work", "W1").put("pressureBar", 125);
         assertThat(codes(unit("FB-02", hungry))).contains("ladder.L9.cut-in-low");
-        Finding plain =
-                only("L9", unit("FB-02", u -> part(u, "components", "UV1").remove("differential")), GapSchool.DEFAULT);
+        Finding plain = only(
+                Rung.L9, unit("FB-02", u -> part(u, "components", "UV1").remove("differential")), GapSchool.DEFAULT);
         assertThat(plain.severity()).isEqualTo(Severity.STOP);
-        assertThat(plain.suggestion()).contains(new Fit("UV1", "differential", 0.15));
+        assertThat(plain.suggestion()).contains(new Differential("UV1", 0.15));
     }
 
     @Test
     void l10TransferOfTwoPumps() {
         Consumer<ObjectNode> weak = component("M1", "ratedPowerKw", 11);
-        Finding f = only("L10", unit("BP-11", weak), GapSchool.DEFAULT);
+        Finding f = only(Rung.L10, unit("BP-11", weak), GapSchool.DEFAULT);
         assertThat(f.message().code()).isEqualTo("ladder.L10.transfer");
         double offered = ((SetTarget) f.suggestion().orElseThrow()).pressurePa() / 1e5;
         assertThat(offered).isBetween(45.0, 64.0);
@@ -246,8 +251,8 @@ class LadderTest {
 
     @Test
     void l12NamesBothPressuresOfADirectActingRelief() {
-        Finding f = only("L12", unit("PL-01", u -> {}), GapSchool.DEFAULT);
-        assertThat(f.figures().get("share")).isBetween(0.10, 0.20);
+        Finding f = only(Rung.L12, unit("PL-01", u -> {}), GapSchool.DEFAULT);
+        assertThat(figure(f, "share")).isBetween(0.10, 0.20);
         assertThat(codes(unit("PL-01", component("RV1", "overrideBar", 15)))).doesNotContain("ladder.L12.apart");
     }
 
@@ -264,7 +269,7 @@ class LadderTest {
 
     private static List<Finding> against(PowerUnit unit, PowerUnit drawn) {
         return Ladder.check(unit, GapSchool.DEFAULT, drawn.targets()).stream()
-                .filter(f -> f.rule().equals("L13"))
+                .filter(f -> f.rule() == Rung.L13)
                 .toList();
     }
 
@@ -275,14 +280,22 @@ class LadderTest {
     }
 
     private static List<String> rules(PowerUnit unit, GapSchool gaps) {
-        return Ladder.check(unit, gaps).stream().map(Finding::rule).toList();
+        return Ladder.check(unit, gaps).stream().map(f -> f.rule().name()).toList();
     }
 
     /** The first finding of a rule. */
-    private static Finding only(String rule, PowerUnit unit, GapSchool gaps) {
+    private static Finding only(Rung rule, PowerUnit unit, GapSchool gaps) {
         return Ladder.check(unit, gaps).stream()
-                .filter(f -> f.rule().equals(rule))
+                .filter(f -> f.rule() == rule)
                 .findFirst()
                 .orElseThrow(() -> new AssertionError("No finding of " + rule));
+    }
+
+    private static double figure(Finding f, String name) {
+        return f.message().amounts().get(name).si();
+    }
+
+    private static double bar(Finding f, String name) {
+        return figure(f, name) / Si.BAR;
     }
 }

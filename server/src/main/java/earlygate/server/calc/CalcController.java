@@ -3,6 +3,7 @@ package earlygate.server.calc;
 import static earlygate.quantity.Si.BAR;
 
 import earlygate.explain.Reason;
+import earlygate.ladder.Acceptance;
 import earlygate.ladder.Ladder;
 import earlygate.network.Network;
 import earlygate.plan.Plan;
@@ -29,6 +30,7 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
@@ -48,6 +50,7 @@ class CalcController {
             String school,
             String sectionOrder,
             List<Asked> schematic,
+            List<String> accepted,
             Map<String, Double> measured,
             Vary vary,
             Double seconds,
@@ -132,7 +135,7 @@ class CalcController {
     @PostMapping("/ladder")
     LadderView ladder(@RequestBody CalcRequest request, @RequestParam(defaultValue = "bar") PressureUnit pressure) {
         PowerUnit unit = Input.unit(request.unit());
-        return ladder(unit, Input.gaps(request.gapSchool()), asked(request), Words.in(pressure));
+        return ladder(unit, Input.gaps(request.gapSchool()), request, Words.in(pressure));
     }
 
     private static List<Target> asked(CalcRequest request) {
@@ -174,12 +177,15 @@ class CalcController {
         Words words = Words.in(pressure);
         return new SheetView(
                 steady(unit, Input.situation(unit, request.situation()), words),
-                ladder(unit, gaps, asked(request), words),
+                ladder(unit, gaps, request, words),
                 StaffView.of(unit, gaps, setting -> false));
     }
 
-    private static LadderView ladder(PowerUnit unit, GapSchool gaps, List<Target> asked, Words words) {
-        return LadderView.of(Ladder.check(unit, gaps, asked), words);
+    private static LadderView ladder(PowerUnit unit, GapSchool gaps, CalcRequest request, Words words) {
+        List<Acceptance> accepted = Optional.ofNullable(request.accepted()).orElse(List.of()).stream()
+                .flatMap(text -> Acceptance.read("" + text).stream())
+                .toList();
+        return LadderView.of(Ladder.check(unit, gaps, asked(request)), accepted, words);
     }
 
     private static SteadyView steady(PowerUnit unit, Situation situation, Words words) {

@@ -1,9 +1,11 @@
 package earlygate.server.calc;
 
+import static earlygate.quantity.Si.BAR;
 import static earlygate.quantity.Si.KW;
 import static earlygate.quantity.Si.LPM;
 import static earlygate.quantity.Si.RPM;
 
+import earlygate.explain.Reason;
 import earlygate.network.ComponentState;
 import earlygate.network.ComponentState.ActuatorState;
 import earlygate.network.ComponentState.DriverState;
@@ -12,6 +14,7 @@ import earlygate.network.ComponentState.ValveState;
 import earlygate.server.api.Wire;
 import java.util.LinkedHashMap;
 import java.util.Map;
+import java.util.TreeMap;
 
 /**
  * How a component stands, keyed and in the units of the calculation API: flowLpm, stroke, shaftPowerKw, caseDrainLpm,
@@ -43,6 +46,25 @@ final class Figures {
             out.put("flowLpm", Wire.figure(a.flow() / LPM));
             out.put("speed", Wire.figure(a.speed()));
         }
+        return out;
+    }
+
+    /** Every figure of a reason under its own name, ended by the unit: {@code gapBar}, {@code heatKw}, {@code share}. */
+    static Map<String, Double> of(Reason reason) {
+        Map<String, Double> out = new TreeMap<>();
+        reason.amounts().forEach((name, amount) -> {
+            double si = amount.si();
+            switch (amount.kind()) {
+                case PRESSURE -> out.put(name + "Bar", Wire.figure(si / BAR));
+                case FLOW -> out.put(name + "Lpm", Wire.figure(si / LPM));
+                case POWER -> out.put(name + "Kw", Wire.figure(si / KW));
+                case CURRENT -> out.put(name + "A", Wire.figure(si));
+                case TEMPERATURE -> out.put(name + "C", Wire.celsius(si));
+                case TIME -> out.put(name + "S", Wire.figure(si));
+                case SPEED -> out.put(name + "Rpm", Wire.figure(si / RPM));
+                case RATIO, TURNS, NUMBER -> out.put(name, Wire.figure(si));
+            }
+        });
         return out;
     }
 }

@@ -4,6 +4,7 @@ import static earlygate.quantity.Si.BAR;
 
 import earlygate.explain.Reason;
 import earlygate.ladder.Ladder;
+import earlygate.ladder.Rung;
 import earlygate.quantity.PressureUnit;
 import earlygate.server.api.Input;
 import earlygate.server.api.Wire;
@@ -136,7 +137,7 @@ class InstrumentController {
     private static List<String> remarks(PowerUnit unit, String testPoint, Instrument i, Words words) {
         List<String> remarks = new ArrayList<>();
         Ladder.check(unit, GapSchool.DEFAULT).stream()
-                .filter(f -> f.rule().equals("L11") && f.subject().equals(testPoint))
+                .filter(f -> f.rule() == Rung.L11 && f.subject().equals(testPoint))
                 .forEach(f -> remarks.add(words.say(f.message())));
         if (i.calibrationDue() == null) {
             remarks.add(words.say(Reason.of("instruments.no-calibration").name("name", i.name())));

@@ -1,6 +1,7 @@
 package earlygate.server.runs;
 
 import earlygate.explain.Reason;
+import earlygate.ladder.Acceptance;
 import earlygate.ladder.Finding;
 import earlygate.ladder.Ladder;
 import earlygate.plan.Plan;
@@ -138,11 +139,10 @@ public class RunService implements RigHost.Keeper {
 
     /** A finding of severity stop keeps a run from starting until it is mended, or let stand by its reason. */
     private void nothingStands(StoredUnit stored, PowerUnit unit, GapSchool gaps) {
-        List<String> accepted = units.accepted(stored.tag()).stream()
-                .map(UnitStore.Accepted::fingerprint)
-                .toList();
+        List<Acceptance> accepted = units.acceptances(stored.tag());
         Ladder.check(unit, gaps, documents.schematic(stored)).stream()
-                .filter(f -> f.severity() == Finding.Severity.STOP && !accepted.contains(f.fingerprint()))
+                .filter(f -> f.severity() == Finding.Severity.STOP
+                        && accepted.stream().noneMatch(a -> a.covers(f)))
                 .findFirst()
                 .ifPresent(f -> {
                     throw ApiProblem.conflict("ladder", f.message());

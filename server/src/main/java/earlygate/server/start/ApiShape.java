@@ -17,6 +17,7 @@ class ApiShape {
             "CrackView.foundBar",
             "CrackView.tappedBar",
             "FindingView.suggestion",
+            "FindingView.acceptedAs",
             "Gauge.takeBar",
             "GoalView.minus",
             "Instrument.calibrationDue",

@@ -1,6 +1,7 @@
 package earlygate.server.units;
 
 import earlygate.explain.Reason;
+import earlygate.ladder.Acceptance;
 import earlygate.ladder.Finding;
 import earlygate.ladder.Ladder;
 import earlygate.quantity.PressureUnit;
@@ -144,17 +145,18 @@ class RevisionController {
         String released = name("releasedBy", request.releasedBy());
         boolean secondPerson = !released.isEmpty() && !released.equalsIgnoreCase(by);
         GapSchool gaps = Input.gaps(request.gapSchool());
+        Optional<Acceptance> asked = Acceptance.read(fingerprint);
         PowerUnit unit = Derivation.completed(Input.unitText(stored.document()).unit(), gaps);
         Finding finding = Ladder.check(unit, gaps, documents.schematic(stored)).stream()
-                .filter(f -> f.fingerprint().equals(fingerprint))
+                .filter(f -> asked.filter(a -> a.covers(f)).isPresent())
                 .findFirst()
                 .orElseThrow(() -> ApiProblem.conflict("fingerprint", Reason.of("units.no-such-finding")));
-        // Above the schematic: the one rule that stops a target for being higher than the drawing asks.
-        boolean release = finding.rule().equals("L13") && finding.severity() == Finding.Severity.STOP;
-        if (release && !secondPerson) {
+        if (finding.needsRelease() && !secondPerson) {
             throw ApiProblem.badInput("releasedBy", Reason.of("units.release-missing"));
         }
-        units.accept(tag, new Accepted(fingerprint, reason, by, released, OffsetDateTime.now(ZoneOffset.UTC)));
+        units.accept(
+                tag,
+                new Accepted(Acceptance.of(finding).text(), reason, by, released, OffsetDateTime.now(ZoneOffset.UTC)));
         return units.accepted(tag);
     }
 

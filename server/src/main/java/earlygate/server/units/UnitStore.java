@@ -5,6 +5,7 @@ import static earlygate.server.tables.Tables.UNIT;
 import static earlygate.server.tables.Tables.UNIT_REVISION;
 
 import earlygate.explain.Reason;
+import earlygate.ladder.Acceptance;
 import earlygate.server.store.OnceKey;
 import earlygate.server.store.Sha256;
 import earlygate.server.store.Writes;
@@ -234,6 +235,13 @@ public class UnitStore {
                 .orderBy(ACCEPTED_FINDING.AT)
                 .fetch(r ->
                         new Accepted(r.getFingerprint(), r.getReason(), r.getByName(), r.getReleasedBy(), r.getAt()));
+    }
+
+    /** What covers findings; one in the words of an older version covers none and must be given again. */
+    public List<Acceptance> acceptances(String tag) {
+        return accepted(tag).stream()
+                .flatMap(a -> Acceptance.read(a.fingerprint()).stream())
+                .toList();
     }
 
     public void accept(String tag, Accepted a) {

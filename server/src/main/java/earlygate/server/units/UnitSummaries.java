@@ -1,5 +1,6 @@
 package earlygate.server.units;
 
+import earlygate.ladder.Acceptance;
 import earlygate.ladder.Finding;
 import earlygate.ladder.Ladder;
 import earlygate.server.api.StaffView;
@@ -41,7 +42,7 @@ class UnitSummaries {
             int revision,
             int missing,
             List<Target> targets,
-            List<String> findings,
+            List<Finding> findings,
             List<StaffView> asked,
             List<StaffView> set) {}
 
@@ -65,16 +66,16 @@ class UnitSummaries {
         RunStore.RunSummary last = runs.commissioned(u.tag()).orElse(null);
         Solved s = solved.compute(
                 u.tag(), (tag, kept) -> kept != null && kept.revision() == u.revision() ? kept : solve(u));
-        List<String> accepted = units.accepted(u.tag()).stream()
-                .map(UnitStore.Accepted::fingerprint)
-                .toList();
+        List<Acceptance> accepted = units.acceptances(u.tag());
         return new UnitSummary(
                 u.tag(),
                 u.head().name(),
                 u.head().drawing(),
                 u.revision(),
                 s.missing(),
-                (int) s.findings().stream().filter(f -> !accepted.contains(f)).count(),
+                (int) s.findings().stream()
+                        .filter(f -> accepted.stream().noneMatch(a -> a.covers(f)))
+                        .count(),
                 last != null && sameTargets(u, s, last.revision()) ? s.set() : s.asked(),
                 runs.open(u.tag(), SHOWN_RUNS),
                 runs.openCount(u.tag()),
@@ -102,7 +103,6 @@ class UnitSummaries {
                 unit.targets(),
                 Ladder.check(unit, GapSchool.DEFAULT, documents.schematic(stored)).stream()
                         .filter(f -> f.severity() != Finding.Severity.INFO)
-                        .map(Finding::fingerprint)
                         .toList(),
                 StaffView.of(unit, GapSchool.DEFAULT, setting -> false),
                 StaffView.of(unit, GapSchool.DEFAULT, setting -> true));
