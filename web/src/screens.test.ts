@@ -73,6 +73,7 @@ describe('Findings', () => {
       message: 'short',
       figures: {},
       fingerprint: 'x',
+      release: false,
       suggestion: { setting: 'RV1', pressureBar: 174 },
     }
     const fit = { ...finding, rule: 'L11', suggestion: { part: 'G1', key: 'rangeBar', value: 250 } }

@@ -206,10 +206,11 @@ describe('two people', () => {
 })
 
 describe('findings', () => {
-  const finding = { rule: 'L13', severity: 'stop', setting: 'RV1', message: 'higher', figures: {}, fingerprint: 'ladder.L13.higher|RV1' }
+  const finding = { rule: 'L13', severity: 'stop', setting: 'RV1', message: 'higher', figures: {}, fingerprint: 'now', release: true }
   it('says who let one stand and why, and no longer offers it', () => {
-    const accepted = [{ fingerprint: finding.fingerprint, reason: 'asked by the keeper', by: 'Ann', releasedBy: 'Ben', at: '' }]
-    const page = mount(Findings, { props: { findings: [finding], tag: 'X-1', accepted }, global })
+    const stands = { ...finding, acceptedAs: 'then' }
+    const accepted = [{ fingerprint: 'then', reason: 'asked by the keeper', by: 'Ann', releasedBy: 'Ben', at: '' }]
+    const page = mount(Findings, { props: { findings: [stands], tag: 'X-1', accepted }, global })
     expect(page.text()).toContain('Let stand by Ann, released by Ben: asked by the keeper')
     expect(page.text()).not.toContain('Let it stand')
   })

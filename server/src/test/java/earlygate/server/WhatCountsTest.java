@@ -60,6 +60,28 @@ class WhatCountsTest extends OnAServer {
             }
         }
         assertThat(server.post("/api/runs", start).status()).isEqualTo(201);
+        assertThat(letStand("LG-51")).hasSize(2).doesNotContain("");
+        // Half a bar higher is the same to any gauge; twenty are not what Bea released.
+        server.put("/api/units/LG-51", raised("LG-51", 10.5));
+        assertThat(letStand("LG-51")).doesNotContain("");
+        server.put("/api/units/LG-51", raised("LG-51", 20));
+        assertThat(letStand("LG-51")).contains("");
+        assertThat(server.post("/api/runs", start).status()).isEqualTo(409);
+    }
+
+    /** Under which acceptance each stop stands now; empty for none. */
+    private static List<String> letStand(String tag) {
+        JsonNode unit = server.get("/api/units/" + tag).json();
+        ObjectNode ask = object().<ObjectNode>set("unit", unit.get("document")).set("schematic", unit.get("schematic"));
+        unit.get("accepted")
+                .forEach(a -> ask.withArray("accepted").add(a.get("fingerprint").asString()));
+        return server.post("/api/calc/ladder", ask)
+                .json()
+                .get("findings")
+                .valueStream()
+                .filter(f -> f.get("severity").asString().equals("stop"))
+                .map(f -> f.path("acceptedAs").asString(""))
+                .toList();
     }
 
     @Test

@@ -142,8 +142,7 @@ class WordsTest {
                 .name("compensator", "P1.compensator")
                 .pressure("gap", 6e5)
                 .pressure("needed", 14e5)
-                .power("heat", 3250)
-                .ratio("load", 0.413);
+                .said("cost", Reason.of("part.ladder-cost").power("heat", 3250).ratio("motorLoad", 0.413));
         assertThat(Words.in(PressureUnit.BAR).say(reason))
                 .isEqualTo("RV1 cracks only 6 bar above P1 compensator; 14 bar is asked. At the unlucky ends of both"
                         + " tolerances: 3.3 kW over the relief, motor at 41 %.");
