@@ -100,7 +100,12 @@ export function useSheet(tag: string, whatIf: Ref<WhatIf>) {
     if (!unit) return
     const mine = ++asked
     try {
-      const body = { unit, situation: situationOf(unit, whatIf.value), schematic: base.value?.schematic, accepted: base.value?.accepted.map((a) => a.fingerprint) }
+      const body = {
+        unit,
+        situation: situationOf(unit, whatIf.value),
+        schematic: base.value?.schematic,
+        accepted: base.value?.accepted.map((a) => a.fingerprint),
+      }
       const found = await call<Schema['SheetView']>('POST', `/api/calc/sheet?${display.query}`, body)
       if (mine === asked) {
         answer.value = found

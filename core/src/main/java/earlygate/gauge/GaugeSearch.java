@@ -185,10 +185,11 @@ public final class GaugeSearch {
             }
             for (int i = 0; i < 24; i++) {
                 double mid = (low + high) / 2;
-                double found = solve(s.withOpening(load.id(), mid))
-                        .map(measure::applyAsDouble)
-                        .orElse(0.0);
-                if (found < 0) {
+                Optional<SteadyState> found = solve(s.withOpening(load.id(), mid));
+                if (found.isEmpty()) {
+                    return Optional.empty();
+                }
+                if (measure.applyAsDouble(found.get()) < 0) {
                     low = mid;
                 } else {
                     high = mid;

@@ -27,8 +27,9 @@ public final class Settled {
     private int first;
     private int count;
     private boolean judged;
-    private double rest = Double.NaN;
-    private double error = Double.NaN;
+    private boolean stands;
+    private double rest;
+    private double error;
 
     /** @param fullScale of the instrument, in the unit of the values */
     public Settled(double fullScale) {
@@ -49,7 +50,7 @@ public final class Settled {
     /** True once a window shows no trend. */
     public boolean settled() {
         judge();
-        return !Double.isNaN(rest);
+        return stands;
     }
 
     /** What counts as read; empty while it moves. */
@@ -89,7 +90,7 @@ public final class Settled {
             return;
         }
         judged = true;
-        rest = Double.NaN;
+        stands = false;
         for (double window : WINDOWS_S) {
             if (count < LEAST || time(count - 1) - time(0) < NEARLY * window || stands(window)) {
                 break;
@@ -154,6 +155,7 @@ public final class Settled {
         if (Math.abs(slope) + ERRORS * slopeError >= TREND_PER_S * Math.max(Math.abs(mean), floor)) {
             return false;
         }
+        stands = true;
         rest = mean;
         error = Math.sqrt(variance / kept);
         return true;

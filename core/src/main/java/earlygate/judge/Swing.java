@@ -10,8 +10,8 @@ import java.util.OptionalDouble;
  */
 public final class Swing {
     private final double back;
-    private double high = Double.NaN;
-    private double low = Double.NaN;
+    private double high = Double.NEGATIVE_INFINITY;
+    private double low = Double.POSITIVE_INFINITY;
     private boolean rising;
     private boolean falling;
     private OptionalDouble peak = OptionalDouble.empty();
@@ -23,8 +23,8 @@ public final class Swing {
     }
 
     public void add(double value) {
-        high = Double.isNaN(high) ? value : Math.max(high, value);
-        low = Double.isNaN(low) ? value : Math.min(low, value);
+        high = Math.max(high, value);
+        low = Math.min(low, value);
         if (!falling && high - value >= back) {
             if (rising) {
                 peak = OptionalDouble.of(high);
@@ -44,8 +44,8 @@ public final class Swing {
 
     /** Forgets what was seen; the next turning points are new ones. */
     public void restart() {
-        high = Double.NaN;
-        low = Double.NaN;
+        high = Double.NEGATIVE_INFINITY;
+        low = Double.POSITIVE_INFINITY;
         rising = false;
         falling = false;
         peak = OptionalDouble.empty();

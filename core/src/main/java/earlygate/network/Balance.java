@@ -27,11 +27,15 @@ public final class Balance {
 
     double rate;
 
-    /** Stroke of each pump before this step, by pump index; NaN: no history, the stroke is what its controls say. */
+    /** Stroke of each pump before this step, by pump index; without a history it is what its controls say. */
     final double[] strokeBefore;
+
+    boolean strokeIsKnown;
 
     /** Stroke of each pump at the end of the last step taken. */
     final double[] strokeNow;
+
+    private boolean stepTaken;
 
     /** W; what the shafts put in, and what flows lose from line to line (negative: pumped up). */
     double shaftPower;
@@ -52,8 +56,6 @@ public final class Balance {
         this.jacobian = new double[lines * lines];
         this.strokeBefore = new double[pumps];
         this.strokeNow = new double[pumps];
-        Arrays.fill(strokeBefore, Double.NaN);
-        Arrays.fill(strokeNow, Double.NaN);
         this.torqueSlope = new double[lines];
         this.strokeSlope = new double[lines];
     }
@@ -135,10 +137,12 @@ public final class Balance {
     /** A step in time begins: strokes follow their controls from where they stand now. */
     public void beginStep() {
         System.arraycopy(strokeNow, 0, strokeBefore, 0, strokeNow.length);
+        strokeIsKnown = stepTaken;
     }
 
     /** A step in time is taken: what has a history keeps it. */
     public void endStep(Conditions c) {
+        stepTaken = true;
         for (Element e : network.elements) {
             e.after(this, c);
         }

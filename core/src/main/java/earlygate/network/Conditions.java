@@ -32,8 +32,10 @@ public final class Conditions {
     final double[] opening;
     /** By element index; true for shafts that turn. */
     final boolean[] running;
-    /** rev/s by element index; NaN inside the solver only: speed follows the driver's own slip. */
-    final double[] forcedSpeed;
+    /** rev/s by element index, where one is given; else the speed follows the driver's own slip. */
+    final double[] givenSpeed;
+
+    final boolean[] speedIsGiven;
 
     final boolean[] held;
     final double[] heldAt;
@@ -54,8 +56,8 @@ public final class Conditions {
         Arrays.fill(latch, Latch.NO_HISTORY);
         running = new boolean[n];
         Arrays.fill(running, true);
-        forcedSpeed = new double[n];
-        Arrays.fill(forcedSpeed, Double.NaN);
+        givenSpeed = new double[n];
+        speedIsGiven = new boolean[n];
         held = new boolean[network.lineIds.length];
         heldAt = new double[network.lineIds.length];
         held[0] = true;
@@ -68,7 +70,10 @@ public final class Conditions {
         s.openings().forEach(this::opening);
         s.drivers().forEach((id, d) -> {
             running(id, d.running());
-            d.speed().ifPresent(n -> forcedSpeed[network.elementIndex(id)] = n);
+            d.speed().ifPresent(n -> {
+                givenSpeed[network.elementIndex(id)] = n;
+                speedIsGiven[network.elementIndex(id)] = true;
+            });
         });
         s.pressures().forEach((id, pa) -> {
             held[network.lineIndex(id)] = true;

@@ -87,7 +87,7 @@ final class PumpOnShaft {
     }
 
     private boolean lags(Balance b) {
-        return b.rate > 0 && !Double.isNaN(b.strokeBefore[index]);
+        return b.rate > 0 && b.strokeIsKnown;
     }
 
     void after(Balance b, Conditions c) {

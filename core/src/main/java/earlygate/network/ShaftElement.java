@@ -47,11 +47,11 @@ final class ShaftElement extends Element {
 
     /** An engine's chosen speed is its no-load speed, which droops; any other given speed is held. */
     private boolean forced(Conditions c) {
-        return !Double.isNaN(c.forcedSpeed[index]) && !(driver instanceof Engine);
+        return c.speedIsGiven[index] && !(driver instanceof Engine);
     }
 
     private double noLoadSpeed(Conditions c) {
-        return Double.isNaN(c.forcedSpeed[index]) ? driver.noLoadSpeed() : c.forcedSpeed[index];
+        return c.speedIsGiven[index] ? c.givenSpeed[index] : driver.noLoadSpeed();
     }
 
     private double speed(double torque, Conditions c) {
@@ -59,7 +59,7 @@ final class ShaftElement extends Element {
             return 0;
         }
         if (forced(c)) {
-            return c.forcedSpeed[index];
+            return c.givenSpeed[index];
         }
         return driver instanceof DcMotor dc
                 ? Math.max(0, dc.noLoadSpeed() - drop() * torque / dc.ratedTorque())

@@ -206,11 +206,11 @@ final class Closing {
             return;
         }
         Rehearsal m = bench.machine();
-        double opening = openingFor(load.get(), w, set);
-        if (opening >= 1) {
+        Optional<Double> opening = openingFor(load.get(), w, set);
+        if (opening.isEmpty()) {
             return;
         }
-        m.go(set.withOpening(load.get().id(), opening));
+        m.go(set.withOpening(load.get().id(), opening.get()));
         draft.step(
                         Kind.TEST,
                         of("plan.working-point")
@@ -231,20 +231,23 @@ final class Closing {
         m.go(set);
     }
 
-    /** Pressure falls as the throttle opens, so bisection finds the opening. */
-    private double openingFor(Throttle load, Work w, Situation set) {
+    /** Pressure falls as the throttle opens, so bisection finds the opening; empty where wide open is not wide enough. */
+    private Optional<Double> openingFor(Throttle load, Work w, Situation set) {
         double low = 0;
         double high = 1;
         for (int i = 0; i < 24; i++) {
             double mid = (low + high) / 2;
-            SteadyState s = bench.machine().solved(set.withOpening(load.id(), mid));
-            if (s != null && s.pressure(w.line()) > w.pressurePa()) {
+            Optional<SteadyState> s = bench.machine().solved(set.withOpening(load.id(), mid));
+            if (s.isEmpty()) {
+                return Optional.empty();
+            }
+            if (s.get().pressure(w.line()) > w.pressurePa()) {
                 low = mid;
             } else {
                 high = mid;
             }
         }
-        return high;
+        return high < 1 ? Optional.of(high) : Optional.empty();
     }
 
     void handOver() {

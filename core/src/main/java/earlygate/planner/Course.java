@@ -276,9 +276,8 @@ final class Course {
                     .settings()
                     .getOrDefault(id, unit.setting(id).present());
             Optional<SteadyState> moved = reaching.solve(reach.situation().withSetting(id, at + Si.BAR));
-            double by = moved.map(s -> s.pressure(gauge.line())).orElse(0.0)
-                    - reach.state().pressure(gauge.line());
-            if (Math.abs(by) > DEPENDS * Si.BAR) {
+            double now = reach.state().pressure(gauge.line());
+            if (moved.isEmpty() || Math.abs(moved.get().pressure(gauge.line()) - now) > DEPENDS * Si.BAR) {
                 return true;
             }
         }

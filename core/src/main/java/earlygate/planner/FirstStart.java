@@ -95,12 +95,11 @@ final class FirstStart {
     }
 
     /** Oil that goes through the loads, m3/s; none where the model has no answer. */
-    private double flow(SteadyState s) {
-        return s == null
-                ? 0
-                : bench.loads().stream()
+    private double flow(Optional<SteadyState> solved) {
+        return solved.map(s -> bench.loads().stream()
                         .mapToDouble(t -> Math.abs(s.valve(t.id()).flow()))
-                        .sum();
+                        .sum())
+                .orElse(0.0);
     }
 
     private Optional<String> rotation(Driver d) {
@@ -149,20 +148,22 @@ final class FirstStart {
             ways.addAll(bench.anyPosition(s));
         }
         for (Situation s : ways) {
-            SteadyState state = m.solved(s);
-            double heat = state == null ? 0 : state.shaftPower();
-            boolean low = state != null
-                    && unit.all(Driver.class).stream()
-                            .allMatch(d -> state.driver(d.id()).load() < 0.9 * d.serviceFactor())
-                    && unit.lines().stream()
-                            .allMatch(l -> state.pressure(l.id())
-                                    < 0.7 * unit.weakest(l.id()).pressurePa());
+            Optional<SteadyState> state = m.solved(s).filter(this::low);
             // Another position of the valves must be worth the walk.
-            if (low && heat > most * (s.positions().equals(best.positions()) ? 1 : 1.25)) {
-                most = heat;
+            double worth = most * (s.positions().equals(best.positions()) ? 1 : 1.25);
+            if (state.isPresent() && state.get().shaftPower() > worth) {
+                most = state.get().shaftPower();
                 best = s;
             }
         }
         return best;
+    }
+
+    private boolean low(SteadyState state) {
+        return unit.all(Driver.class).stream()
+                        .allMatch(d -> state.driver(d.id()).load() < 0.9 * d.serviceFactor())
+                && unit.lines().stream()
+                        .allMatch(l -> state.pressure(l.id())
+                                < 0.7 * unit.weakest(l.id()).pressurePa());
     }
 }

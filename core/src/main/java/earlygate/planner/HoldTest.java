@@ -42,11 +42,10 @@ final class HoldTest {
 
     /** Nothing where no line with a gauge holds. */
     void write(Situation set) {
-        Rehearsal m = bench.machine();
-        SteadyState start = m.solved(set);
-        if (start == null) {
-            return;
-        }
+        bench.machine().solved(set).ifPresent(start -> write(set, start));
+    }
+
+    private void write(Situation set, SteadyState start) {
         List<Double> seen = new ArrayList<>();
         for (TestPoint gauge : unit.testPoints()) {
             double from = start.pressure(gauge.line());

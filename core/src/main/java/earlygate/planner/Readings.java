@@ -26,7 +26,7 @@ final class Readings {
 
     /** Pa on a gauge now; 0 where the model had no answer and the plan is refused anyway. */
     double of(TestPoint gauge) {
-        return machine.state == null ? 0 : machine.state.pressure(gauge.line());
+        return machine.state.map(s -> s.pressure(gauge.line())).orElse(0.0);
     }
 
     /** Wide enough to tell "about there" from "not at all": valves differ at the ends of their screws. */
@@ -53,13 +53,15 @@ final class Readings {
 
     /** One for every driver that has a current. */
     List<Expect> currents() {
-        return unit.all(Driver.class).stream()
-                .filter(d -> !(d instanceof Engine) && machine.state != null)
-                .map(d -> {
-                    double amps = machine.state.driver(d.id()).current();
-                    return new Expect(d.id(), Kind.CURRENT, amps, amps * (1 - CURRENT_BAND), amps * (1 + CURRENT_BAND));
-                })
+        return machine.state.stream()
+                .flatMap(s -> unit.all(Driver.class).stream()
+                        .filter(d -> !(d instanceof Engine))
+                        .map(d -> current(d, s.driver(d.id()).current())))
                 .toList();
+    }
+
+    private static Expect current(Driver d, double amps) {
+        return new Expect(d.id(), Kind.CURRENT, amps, amps * (1 - CURRENT_BAND), amps * (1 + CURRENT_BAND));
     }
 
     Expect oilInBand() {

@@ -12,6 +12,7 @@ import earlygate.unit.PowerUnit;
 import earlygate.unit.Situation;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 
 /**
  * The machine as the plan has left it so far: every step changes the situation, is solved on the model, and is held
@@ -25,7 +26,9 @@ final class Rehearsal {
     private final Network network;
     final List<Plan.Refusal> refused = new ArrayList<>();
     Situation situation;
-    SteadyState state;
+    /** Empty where the model had no answer, and the plan is refused. */
+    Optional<SteadyState> state;
+
     private double peakLoad;
 
     Rehearsal(PowerUnit unit, Situation start) {
@@ -35,30 +38,27 @@ final class Rehearsal {
     }
 
     /** Puts the machine in a situation and solves it. */
-    SteadyState go(Situation next) {
+    void go(Situation next) {
         situation = next;
         state = solved(next);
-        if (state == null) {
+        if (state.isEmpty()) {
             refuse("not-solvable", unit.tag(), Reason.of("plan.refused.not-solvable"));
-            return null;
         }
-        ratings(state, "");
-        motors(state);
-        return state;
+        state.ifPresent(s -> {
+            ratings(s, "");
+            motors(s);
+        });
     }
 
-    /** What the model says of a situation without going there; null where it has no answer. */
-    SteadyState solved(Situation s) {
-        return Solver.solve(network, s) instanceof Outcome.Converged c ? c.state() : null;
+    /** What the model says of a situation without going there; empty where it has no answer. */
+    Optional<SteadyState> solved(Situation s) {
+        return Solver.solve(network, s) instanceof Outcome.Converged c ? Optional.of(c.state()) : Optional.empty();
     }
 
     /** The screw at hand turned past its target must still not pass a rating. */
     void proveOvershoot(String setting, double settingPa) {
         double past = unit.setting(setting).screw().clamp(settingPa * (1 + OVERSHOOT));
-        SteadyState s = solved(situation.withSetting(setting, past));
-        if (s != null) {
-            ratings(s, setting);
-        }
+        solved(situation.withSetting(setting, past)).ifPresent(s -> ratings(s, setting));
     }
 
     private void ratings(SteadyState s, String screw) {
@@ -100,17 +100,17 @@ final class Rehearsal {
         return peakLoad;
     }
 
-    /** All shaft power ends as heat in the oil while nothing moves, W. */
+    /** All shaft power ends as heat in the oil while nothing moves, W; none where the plan is refused anyway. */
     double heat() {
-        return state == null ? 0 : state.shaftPower();
+        return state.map(SteadyState::shaftPower).orElse(0.0);
     }
 
     /** True where this screw, run away to its end, would pass a rating: nothing else stands below. */
     boolean alone(String setting) {
-        SteadyState s = solved(
-                situation.withSetting(setting, unit.setting(setting).screw().maxPa()));
-        return s != null
-                && s.pressures().entrySet().stream()
-                        .anyMatch(e -> e.getValue() > unit.weakest(e.getKey()).pressurePa());
+        return solved(situation.withSetting(
+                        setting, unit.setting(setting).screw().maxPa()))
+                .filter(s -> s.pressures().entrySet().stream()
+                        .anyMatch(e -> e.getValue() > unit.weakest(e.getKey()).pressurePa()))
+                .isPresent();
     }
 }

@@ -8,6 +8,7 @@ import earlygate.plan.Plan;
 import earlygate.plan.School;
 import earlygate.plan.Step;
 import earlygate.plan.Step.Kind;
+import earlygate.solve.SteadyState;
 import earlygate.unit.Component;
 import earlygate.unit.DcMotor;
 import earlygate.unit.Driver;
@@ -245,7 +246,7 @@ final class Script {
             arrange(said);
             Situation s = machine.situation;
             Optional<String> inControl =
-                    machine.state == null || goal.isEmpty() && expect.isEmpty() ? Optional.empty() : holder();
+                    goal.isEmpty() && expect.isEmpty() ? Optional.empty() : machine.state.flatMap(this::holder);
             Step step = new Step(
                     "s" + ++count,
                     kind,
@@ -274,11 +275,11 @@ final class Script {
             }
         }
 
-        private Optional<String> holder() {
+        private Optional<String> holder(SteadyState state) {
             return machine.unit.testPoints().stream()
                     .filter(t -> goal.map(g -> g.testPoint().equals(t.id()))
                             .orElse(expect.stream().anyMatch(e -> e.instrument().equals(t.id()))))
-                    .flatMap(t -> machine.state.limiterOf(t.line()).stream())
+                    .flatMap(t -> state.limiterOf(t.line()).stream())
                     .findFirst();
         }
     }

@@ -43,7 +43,7 @@ public final class Rig {
     private final Map<String, Boolean> running = new TreeMap<>();
     private final Readiness ready;
     private final Protection protection;
-    private double stoppedAt = Double.NaN;
+    private OptionalDouble stoppedAt = OptionalDouble.empty();
     private double air = 1;
     private final Tank tank;
     private double time;
@@ -84,7 +84,7 @@ public final class Rig {
         }
         running.replace(driver, true);
         protection.started(driver);
-        stoppedAt = Double.NaN;
+        stoppedAt = OptionalDouble.empty();
         apply();
         return true;
     }
@@ -96,14 +96,14 @@ public final class Rig {
     }
 
     private void noteStop() {
-        if (running.values().stream().noneMatch(on -> on) && Double.isNaN(stoppedAt)) {
-            stoppedAt = time;
+        if (running.values().stream().noneMatch(on -> on) && stoppedAt.isEmpty()) {
+            stoppedAt = OptionalDouble.of(time);
         }
     }
 
     /** Machine time since the last drive stopped, s; empty while one runs or before the first start. */
     public OptionalDouble sinceStop() {
-        return Double.isNaN(stoppedAt) ? OptionalDouble.empty() : OptionalDouble.of(time - stoppedAt);
+        return stoppedAt.isEmpty() ? stoppedAt : OptionalDouble.of(time - stoppedAt.getAsDouble());
     }
 
     /**

@@ -25,7 +25,7 @@ final class Screws {
     private final Map<String, Long> lastTurn = new HashMap<>();
     private String step = "";
     private double turnsSince;
-    private double last = Double.NaN;
+    private OptionalDouble last = OptionalDouble.empty();
     private boolean othersTurned;
 
     Screws(PowerUnit unit, Curves curves) {
@@ -70,13 +70,15 @@ final class Screws {
         if (first) {
             firstRead.putIfAbsent(setting, measure);
         }
-        boolean same = step.equals(at.id()) && !Double.isNaN(last) && !othersTurned;
-        if (same && turnsSince != 0 && at.measured().isPresent() && !at.cracks() && own(at, last) && own(at, measure)) {
+        boolean same = step.equals(at.id()) && last.isPresent() && !othersTurned;
+        boolean teaches = same && turnsSince != 0 && at.measured().isPresent() && !at.cracks();
+        if (teaches && own(at, last.getAsDouble()) && own(at, measure)) {
+            double change = measure - last.getAsDouble();
             double noise = READING_NOISE * unit.testPoint(gauge).rangePa();
-            models.merge(setting, models.get(setting), (m, old) -> m.learn(turnsSince, measure - last, noise));
+            models.merge(setting, models.get(setting), (m, old) -> m.learn(turnsSince, change, noise));
         }
         step = at.id();
-        last = measure;
+        last = OptionalDouble.of(measure);
         turnsSince = 0;
         othersTurned = false;
     }
@@ -90,7 +92,7 @@ final class Screws {
     /** Another step, another arrangement: what was turned before it teaches nothing. */
     void forget() {
         step = "";
-        last = Double.NaN;
+        last = OptionalDouble.empty();
         turnsSince = 0;
         othersTurned = false;
     }

@@ -4,6 +4,7 @@ import earlygate.gauge.Arrangement;
 import earlygate.gauge.GaugeSearch;
 import earlygate.network.ComponentState.DriverState;
 import earlygate.network.ComponentState.PumpState;
+import earlygate.quantity.Keyed;
 import earlygate.solve.SteadyState;
 import earlygate.unit.Driver;
 import earlygate.unit.Positioned;
@@ -24,14 +25,20 @@ public final class WorkingPoints {
     private final GaugeSearch reaching;
     private final Situation base;
 
+    public enum Kind implements Keyed {
+        NO_LOAD,
+        WORK,
+        CUT_OFF,
+        RELIEF
+    }
+
     /**
-     * @param kind no-load, work, cut-off or relief
      * @param subject the work, control or valve; empty for no-load
      * @param pressure on the line at work, Pa
      * @param flow delivered by the pumps that are not unloaded, m3/s; {@code asked} by the work, 0 where nothing is asked
      */
     public record Point(
-            String kind,
+            Kind kind,
             String subject,
             String line,
             double pressure,
@@ -56,12 +63,12 @@ public final class WorkingPoints {
         unit.work().forEach(work -> w.at(work).ifPresent(points::add));
         for (Pump p : unit.all(Pump.class)) {
             p.compensator()
-                    .flatMap(c -> w.limited("cut-off", p.compensatorId()))
+                    .flatMap(c -> w.limited(Kind.CUT_OFF, p.compensatorId()))
                     .ifPresent(points::add);
         }
         unit.all(ReliefValve.class).stream()
                 .filter(r -> r.role() == ReliefValve.Role.MAIN)
-                .forEach(r -> w.limited("relief", r.id()).ifPresent(points::add));
+                .forEach(r -> w.limited(Kind.RELIEF, r.id()).ifPresent(points::add));
         return points;
     }
 
@@ -75,7 +82,7 @@ public final class WorkingPoints {
         Situation s = open;
         return unit.all(Pump.class).stream()
                 .findFirst()
-                .flatMap(p -> reaching.solve(s).map(state -> point("no-load", "", p.outlet(), 0, s, state)));
+                .flatMap(p -> reaching.solve(s).map(state -> point(Kind.NO_LOAD, "", p.outlet(), 0, s, state)));
     }
 
     /** The line held at what the work needs, valves as they let most oil get there. */
@@ -83,8 +90,8 @@ public final class WorkingPoints {
         Optional<Point> best = Optional.empty();
         for (Situation s : ways()) {
             Situation held = s.withPressure(work.line(), work.pressurePa());
-            Optional<Point> found =
-                    reaching.solve(held).map(state -> point("work", work.id(), work.line(), work.flow(), held, state));
+            Optional<Point> found = reaching.solve(held)
+                    .map(state -> point(Kind.WORK, work.id(), work.line(), work.flow(), held, state));
             if (found.isPresent()
                     && (best.isEmpty() || found.get().flow() > best.get().flow() + 1e-7)) {
                 best = found;
@@ -101,12 +108,12 @@ public final class WorkingPoints {
         return ways;
     }
 
-    private Optional<Point> limited(String kind, String setting) {
+    private Optional<Point> limited(Kind kind, String setting) {
         Optional<Arrangement> reach = reaching.find(setting, base, any -> true);
         return reach.map(r -> point(kind, setting, unit.setting(setting).line(), 0, r.situation(), r.state()));
     }
 
-    private Point point(String kind, String subject, String line, double asked, Situation s, SteadyState state) {
+    private Point point(Kind kind, String subject, String line, double asked, Situation s, SteadyState state) {
         double pumped = unit.all(Pump.class).stream()
                 .mapToDouble(p -> ((PumpState) state.components().get(p.id())).flow())
                 .sum();

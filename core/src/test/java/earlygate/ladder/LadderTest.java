@@ -41,8 +41,8 @@ class LadderTest {
     void l1ReliefTooNearTheCompensator() {
         Finding f = only(Rung.L1, lg07(target("RV1", 166)), GapSchool.DEFAULT);
         assertThat(f.severity()).isEqualTo(Severity.WARN);
-        assertThat(bar(f, "gap")).isEqualTo(6);
-        assertThat(bar(f, "needed")).isEqualTo(14);
+        assertThat(figure(f, "gap") / Si.BAR).isEqualTo(6);
+        assertThat(figure(f, "needed") / Si.BAR).isEqualTo(14);
         assertThat(f.suggestion()).contains(new SetTarget("RV1", 174e5));
     }
 
@@ -69,7 +69,7 @@ class LadderTest {
     @Test
     void l2FullFlowPressureAboveTheWeakestPart() {
         Finding f = only(Rung.L2, lg07(target("RV1", 248)), GapSchool.DEFAULT);
-        assertThat(bar(f, "fullFlow")).isCloseTo(251.6, within(0.1));
+        assertThat(figure(f, "fullFlow") / Si.BAR).isCloseTo(251.6, within(0.1));
         double offered = ((SetTarget) f.suggestion().orElseThrow()).pressurePa();
         assertThat(rules(lg07(target("RV1", offered / 1e5)), GapSchool.DEFAULT)).doesNotContain("L2");
         assertThat(rules(lg07(target("RV1", 246)), GapSchool.DEFAULT)).doesNotContain("L2");
@@ -102,7 +102,7 @@ class LadderTest {
         assertThat(range.severity()).isEqualTo(Severity.STOP);
         assertThat(range.suggestion()).contains(new FullScale("G1", 250e5));
         Finding coarse = only(Rung.L11, lg07(gauge("class", 1.6)), GapSchool.DEFAULT);
-        assertThat(bar(coarse, "error")).isCloseTo(4.0, within(0.01));
+        assertThat(figure(coarse, "error") / Si.BAR).isCloseTo(4.0, within(0.01));
         assertThat(coarse.suggestion()).contains(new AccuracyClass("G1", 0.6));
         assertThat(only(Rung.L11, lg07(gauge("rangeBar", 1000).andThen(gauge("class", 0.1))), GapSchool.DEFAULT)
                         .message()
@@ -125,7 +125,7 @@ class LadderTest {
     void l4UnloadingTooNearTheRelief() {
         Consumer<ObjectNode> near = target("UV1", 150).andThen(target("RV1", 160));
         Finding f = only(Rung.L4, unit("BP-11", near), GapSchool.DEFAULT);
-        assertThat(bar(f, "gap")).isBetween(0.0, 14.0);
+        assertThat(figure(f, "gap") / Si.BAR).isBetween(0.0, 14.0);
         assertThat(figure(f, "heat") / Si.KW).isBetween(25.0, 32.0);
         double offered = ((SetTarget) f.suggestion().orElseThrow()).pressurePa() / 1e5;
         assertThat(codes(unit("BP-11", near.andThen(target("UV1", offered))))).doesNotContain("ladder.L4.near-relief");
@@ -143,7 +143,7 @@ class LadderTest {
         PowerUnit unit = unit("BP-11", target("UV1", 40));
         Finding f = only(Rung.L4, unit, GapSchool.DEFAULT);
         assertThat(f.message().code()).isEqualTo("ladder.L4.too-early");
-        assertThat(bar(f, "needed")).isCloseTo(42.0, within(0.01));
+        assertThat(figure(f, "needed") / Si.BAR).isCloseTo(42.0, within(0.01));
         assertThat(f.suggestion()).contains(new SetTarget("UV1", 47e5));
         // The slow work at high pressure is done by the small pump alone: no finding for it.
         assertThat(codes(unit("BP-11", u -> {}))).doesNotContain("ladder.L4.too-early");
@@ -153,7 +153,7 @@ class LadderTest {
     void l5BranchAboveItsSupply() {
         Finding f = only(Rung.L5, unit("WD-05", target("RD1", 145)), GapSchool.DEFAULT);
         assertThat(f.severity()).isEqualTo(Severity.STOP);
-        assertThat(bar(f, "supply")).isCloseTo(140, within(1.0));
+        assertThat(figure(f, "supply") / Si.BAR).isCloseTo(140, within(1.0));
         assertThat(codes(unit("WD-05", target("RD1", 130)))).doesNotContain("ladder.L5.above-supply");
     }
 
@@ -181,7 +181,7 @@ class LadderTest {
     @Test
     void l6CrossPortBesideDrivingPressureAndMain() {
         Finding near = only(Rung.L6, unit("SW-03", target("RX", 95)), GapSchool.DEFAULT);
-        assertThat(bar(near, "above")).isCloseTo(7.0, within(0.01));
+        assertThat(figure(near, "above") / Si.BAR).isCloseTo(7.0, within(0.01));
         assertThat(near.suggestion()).contains(new SetTarget("RX", 102e5));
         assertThat(only(Rung.L6, unit("SW-03", target("RX", 125)), GapSchool.DEFAULT)
                         .message()
@@ -197,7 +197,7 @@ class LadderTest {
     @Test
     void l7SectionReliefOutOfThePumpsReach() {
         Finding f = only(Rung.L7, unit("NH-04", target("S1.reliefB", 195)), GapSchool.DEFAULT);
-        assertThat(bar(f, "reach")).isCloseTo(190.0, within(0.01));
+        assertThat(figure(f, "reach") / Si.BAR).isCloseTo(190.0, within(0.01));
         assertThat(codes(unit("NH-04", target("S1.reliefB", 190)))).doesNotContain("ladder.L7.out-of-reach");
     }
 
@@ -293,9 +293,5 @@ class LadderTest {
 
     private static double figure(Finding f, String name) {
         return f.message().amounts().get(name).si();
-    }
-
-    private static double bar(Finding f, String name) {
-        return figure(f, name) / Si.BAR;
     }
 }

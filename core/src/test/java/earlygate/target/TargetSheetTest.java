@@ -12,6 +12,7 @@ import static org.assertj.core.api.Assertions.within;
 
 import earlygate.target.TargetSheet.Entry;
 import earlygate.target.TargetSheet.Read;
+import earlygate.target.WorkingPoints.Kind;
 import earlygate.unit.PowerUnit;
 import earlygate.unit.Target;
 import java.util.Map;
@@ -143,7 +144,7 @@ class TargetSheetTest {
         var points = WorkingPoints.of(read(document("LG-07")));
         assertThat(points)
                 .extracting(WorkingPoints.Point::kind)
-                .containsExactly("no-load", "work", "cut-off", "relief");
+                .containsExactly(Kind.NO_LOAD, Kind.WORK, Kind.CUT_OFF, Kind.RELIEF);
         var work = points.get(1);
         assertThat(work.pressure() / BAR).isCloseTo(142, within(0.01));
         assertThat(work.flow()).isGreaterThan(work.asked());

@@ -90,7 +90,7 @@ record TargetsView(List<SettingTarget> settings, List<String> missing, List<Poin
 
     private static PointView point(WorkingPoints.Point p) {
         return new PointView(
-                p.kind(),
+                p.kind().key(),
                 p.subject(),
                 p.line(),
                 Wire.rounded(p.pressure() / BAR, 2),
