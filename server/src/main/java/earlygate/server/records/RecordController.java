@@ -2,8 +2,8 @@ package earlygate.server.records;
 
 import earlygate.quantity.PressureUnit;
 import earlygate.server.instruments.InstrumentStore;
-import earlygate.server.runs.OpenRuns;
-import earlygate.server.runs.OpenRuns.OpenRun;
+import earlygate.server.journal.OpenRuns;
+import earlygate.server.journal.OpenRuns.OpenRun;
 import earlygate.server.words.Words;
 import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;

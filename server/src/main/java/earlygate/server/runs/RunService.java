@@ -16,8 +16,10 @@ import earlygate.run.RunRecord;
 import earlygate.run.RunRules;
 import earlygate.run.RunState;
 import earlygate.server.api.Input;
+import earlygate.server.journal.OpenRuns;
+import earlygate.server.journal.RunStore;
+import earlygate.server.journal.RunStore.NewEvent;
 import earlygate.server.rig.RigHost;
-import earlygate.server.runs.RunStore.NewEvent;
 import earlygate.server.store.OnceKey;
 import earlygate.server.store.Writes;
 import earlygate.server.units.UnitDocuments;
@@ -162,7 +164,8 @@ public class RunService implements RigHost.Keeper {
             List<NewEvent> events = new ArrayList<>();
             Optional<Standing> standing = Optional.empty();
             if (body instanceof RunEvent.StepDone done && open.run(runId).head().practice()) {
-                standing = deeds(runId, state.step(done.step()).orElseThrow(), key, events);
+                standing =
+                        moved(runId, () -> deeds(runId, state.step(done.step()).orElseThrow(), key, events));
             }
             events.add(new NewEvent(key, body));
             return writeOrForget(runId, events, standing);
@@ -222,13 +225,25 @@ public class RunService implements RigHost.Keeper {
             String step = state.current()
                     .map(Step::id)
                     .orElse(steps.get(steps.size() - 1).id());
-            Optional<RunEvent.Body> body = act.apply(step);
+            Optional<RunEvent.Body> body = moved(runId, () -> act.apply(step));
             if (body.isEmpty()) {
                 return state;
             }
             String name = key == null ? UUID.randomUUID().toString() : key;
             return writeOrForget(runId, List.of(new NewEvent(name, body.get())), Optional.of(rigs.standing(runId)));
         });
+    }
+
+    /** A machine that failed half-way goes back to where its log has it; what is refused with a reason moved nothing. */
+    private <T> T moved(long runId, Supplier<T> move) {
+        try {
+            return move.get();
+        } catch (ApiProblem refused) {
+            throw refused;
+        } catch (RuntimeException e) {
+            rigs.forget(runId);
+            throw e;
+        }
     }
 
     /** A machine that has moved and could not be written goes back to where its log has it. */

@@ -17,7 +17,7 @@ import earlygate.server.api.PlanView;
 import earlygate.server.api.Shown;
 import earlygate.server.api.StaffView;
 import earlygate.server.api.Wire;
-import earlygate.server.runs.OpenRuns.OpenRun;
+import earlygate.server.journal.OpenRuns.OpenRun;
 import earlygate.server.words.Words;
 import earlygate.unit.Fluid;
 import earlygate.unit.PowerUnit;

@@ -22,23 +22,16 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 
-/** Units: list, read, import, save, remove and bring back. The body of import and save is the unit file itself. */
+/** Units: read, import, save, remove and bring back. The body of import and save is the unit file itself. */
 @RestController
 @RequestMapping("/api")
 class UnitController {
     private final UnitStore units;
-    private final UnitSummaries summaries;
     private final UnitDocuments documents;
 
-    UnitController(UnitStore units, UnitSummaries summaries, UnitDocuments documents) {
+    UnitController(UnitStore units, UnitDocuments documents) {
         this.units = units;
-        this.summaries = summaries;
         this.documents = documents;
-    }
-
-    @GetMapping("/units")
-    List<UnitSummaries.UnitSummary> list() {
-        return summaries.all();
     }
 
     @GetMapping("/units/{tag}")

@@ -79,7 +79,7 @@ public class UnitDocuments {
     }
 
     /** What a revision asked; nothing where it is not complete. */
-    List<Target> targets(String tag, int revision) {
+    public List<Target> targets(String tag, int revision) {
         return targets(units.revision(tag, revision));
     }
 

@@ -1,4 +1,4 @@
-package earlygate.server.runs;
+package earlygate.server.journal;
 
 import earlygate.explain.Reason;
 import earlygate.run.RunEvent;

@@ -1,4 +1,4 @@
-package earlygate.server.rig;
+package earlygate.server.runs;
 
 import earlygate.explain.Reason;
 import earlygate.quantity.PressureUnit;
@@ -6,8 +6,9 @@ import earlygate.rig.Rig;
 import earlygate.run.RunEvent;
 import earlygate.run.RunEvent.Handled;
 import earlygate.run.RunEvent.Turned;
-import earlygate.server.runs.OpenRuns;
-import earlygate.server.runs.RunService;
+import earlygate.server.journal.OpenRuns;
+import earlygate.server.rig.LiveView;
+import earlygate.server.rig.RigHost;
 import earlygate.server.words.ApiProblem;
 import earlygate.server.words.Words;
 import earlygate.unit.Driver;

@@ -1,9 +1,9 @@
-package earlygate.server.runs;
+package earlygate.server.journal;
 
 import earlygate.run.Curves;
 import earlygate.run.RunState;
 import earlygate.server.api.Input;
-import earlygate.server.runs.RunStore.RunHead;
+import earlygate.server.journal.RunStore.RunHead;
 import earlygate.server.units.UnitStore;
 import earlygate.target.Derivation;
 import earlygate.target.GapSchool;

@@ -1,10 +1,13 @@
-package earlygate.server.units;
+package earlygate.server.home;
 
 import earlygate.ladder.Acceptance;
 import earlygate.ladder.Finding;
 import earlygate.ladder.Ladder;
 import earlygate.server.api.StaffView;
-import earlygate.server.runs.RunStore;
+import earlygate.server.journal.RunStore;
+import earlygate.server.units.UnitDocuments;
+import earlygate.server.units.UnitHead;
+import earlygate.server.units.UnitStore;
 import earlygate.server.units.UnitStore.Listed;
 import earlygate.target.GapSchool;
 import earlygate.unit.PowerUnit;

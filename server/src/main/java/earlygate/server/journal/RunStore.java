@@ -1,4 +1,4 @@
-package earlygate.server.runs;
+package earlygate.server.journal;
 
 import static earlygate.server.tables.Tables.RUN;
 import static earlygate.server.tables.Tables.RUN_EVENT;
