@@ -15,6 +15,14 @@ function texts(template: string): string[] {
     .filter((t) => /[A-Za-z]{3,}/.test(t))
 }
 
+/** What an expression says itself: literals of letters that are neither words of ours nor compared with. */
+function literals(expression: string): string[] {
+  return [...expression.matchAll(/([=[(?]*)\s*(?:'([^']*)'|`([^`]*)`)/g)]
+    .filter(([, before]) => !/==$|\[$/.test(before ?? ''))
+    .map(([, , plain, pattern]) => plain ?? (pattern ?? '').replace(/\$\{[^}]*\}/g, ''))
+    .filter((t) => /[A-Za-z]{2,}/.test(t) && !(t in WORDS))
+}
+
 describe('words of the screens', () => {
   it('are all said somewhere', () => {
     const all = Object.values(SOURCES).join('\n')
@@ -30,6 +38,17 @@ describe('words of the screens', () => {
           (m) => m[1],
         )
         return [...texts(template), ...labels].map((t) => `${f}: ${t}`)
+      })
+    expect(own).toEqual([])
+  })
+
+  it('stand in one place: no expression of a template says anything but words of that place', () => {
+    const own = Object.entries(SOURCES)
+      .filter(([f]) => f.endsWith('.vue'))
+      .flatMap(([f, source]) => {
+        const template = /<template>([\s\S]*)<\/template>/.exec(source)?.[1] ?? ''
+        const said = template.matchAll(/\{\{([\s\S]*?)\}\}|\s:(?:label|aria-label|title|header|placeholder)="([^"]*)"/g)
+        return [...said].flatMap((m) => literals(m[1] ?? m[2] ?? '').map((t) => `${f}: ${t}`))
       })
     expect(own).toEqual([])
   })

@@ -6,3 +6,11 @@ export function when(at?: string | null): string {
 export function clock(at?: string | null): string {
   return at ? new Date(at).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' }) : '–'
 }
+
+export function clockToTheSecond(at: string | number): string {
+  return new Date(at).toLocaleTimeString('en-GB')
+}
+
+export function date(at: string): string {
+  return new Date(at).toLocaleDateString('en-GB')
+}

@@ -1,4 +1,5 @@
 import { say } from '../words'
+import { PURPOSES } from '../display/names'
 import AccumulatorSymbol from '../circuit/symbols/AccumulatorSymbol.vue'
 import CheckSymbol from '../circuit/symbols/CheckSymbol.vue'
 import CylinderSymbol from '../circuit/symbols/CylinderSymbol.vue'
@@ -121,14 +122,17 @@ export const KINDS: Record<string, Kind> = {
     symbol: AccumulatorSymbol,
     ports: (c) => named(c, false, 'line'),
     upright: true,
-    notes: (c, said) => [size(c.volumeL, 'L'), typeof c.prechargeBar === 'number' ? `gas ${said.pressure(c.prechargeBar)}` : ''],
+    notes: (c, said) => [
+      size(c.volumeL, 'L'),
+      typeof c.prechargeBar === 'number' ? say('parts.kinds.gas', said.pressure(c.prechargeBar)) : '',
+    ],
     prefix: 'AC',
     values: { line: '', volumeL: 10, prechargeBar: 90 },
   },
   throttle: {
     ...RESTRICTION,
     chapter: 'pump-line',
-    notes: (c, said) => [`${c.purpose ?? 'load'} ${said.open(c.id)}`, said.flow(c.id)],
+    notes: (c, said) => [`${PURPOSES[c.purpose ?? 'load']} ${said.open(c.id)}`, said.flow(c.id)],
     prefix: 'TV',
     values: { a: '', b: 'T', ratedFlowLpm: 60, ratedDropBar: 20, purpose: 'load' },
   },

@@ -100,7 +100,7 @@ watch(
     </label>
     <Problems :refused="refused" />
     <div v-if="found" class="answer" role="status">
-      <h2 v-if="sure.length">● {{ sure.map((m) => m.name).join(' or ') }}</h2>
+      <h2 v-if="sure.length">● {{ sure.map((m) => m.name).join(say('reckon.identifyValve.or')) }}</h2>
       <h2 v-else>{{ say('reckon.identifyValve.no-valve-has-all', found.matches[0]?.name, found.matches[0]?.against.join(', ')) }}</h2>
       <p v-if="type && !found.declared.length">{{ say('reckon.identifyValve.that-is-what-the') }}</p>
       <p v-else-if="type" class="against">

@@ -30,7 +30,9 @@ const targets = computed<Target[]>(() => {
   const works = (key: string, what: string) =>
     (unit.work ?? []).map((w) => ({ label: say('reckon.sendToSheet.of-work', what, w.name ?? w.id), path: ['work', w.id, key] }))
   const parts = (type: string, key: string, what: string) =>
-    unit.components.filter((c) => c.type === type).map((c) => ({ label: `${what} of ${c.id}`, path: ['components', c.id, key] }))
+    unit.components
+      .filter((c) => c.type === type)
+      .map((c) => ({ label: say('reckon.sendToSheet.of', what, c.id), path: ['components', c.id, key] }))
   switch (props.unit) {
     case 'bar':
       return [
@@ -92,7 +94,7 @@ async function send(path: string) {
         :aria-label="say('reckon.sendToSheet.field-of-the-sheet')"
         @change="send(($event.target as HTMLSelectElement).value)"
       >
-        <option value="">{{ targets.length ? 'field' : say('reckon.sendToSheet.no-field-takes-this') }}</option>
+        <option value="">{{ targets.length ? say('reckon.sendToSheet.field') : say('reckon.sendToSheet.no-field-takes-this') }}</option>
         <option v-for="t in targets" :key="t.path.join('/')" :value="t.path.join('/')">{{ t.label }}</option>
       </select>
     </template>

@@ -138,7 +138,7 @@ const outcome = computed(() => OUTCOME[record.value?.outcome ?? ''] ?? ['plain',
         <h2>{{ say('record.recordPage.written-down') }}</h2>
         <ul>
           <li v-for="n in record.notes" :key="n.step + n.label + n.at">
-            <b>{{ n.label || 'Note' }}:</b> {{ n.text }}
+            <b>{{ n.label || say('record.recordPage.note') }}:</b> {{ n.text }}
           </li>
         </ul>
       </template>

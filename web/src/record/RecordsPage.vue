@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { say } from '../words'
+import { when } from '../display/time'
 import { useInfiniteQuery } from '@tanstack/vue-query'
 import Button from 'primevue/button'
 import { computed } from 'vue'
@@ -30,7 +31,7 @@ const runs = computed(() => data.value?.pages.flat())
       <RouterLink :to="{ name: 'record', params: { tag, id: r.id } }"
         ><b>{{ say('record.recordsPage.run', r.id) }}</b></RouterLink
       >
-      {{ new Date(r.startedAt).toLocaleString('en-GB') }}, {{ r.technician }}
+      {{ when(r.startedAt) }}, {{ r.technician }}
       <span class="chip" :class="!r.finished ? 'plain' : r.outcome === 'passed-with-deviations' ? 'cannot-tell' : 'pass'">{{
         r.finished
           ? r.outcome === 'passed-with-deviations'

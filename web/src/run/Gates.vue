@@ -1,12 +1,12 @@
 <script setup lang="ts">
 import { say } from '../words'
+import { clock } from '../display/time'
 import type { Schema } from '../api/client'
 
 defineProps<{ phases: Schema['PhaseProgress'][] }>()
 
 function opened(p: Schema['PhaseProgress']): string {
-  if (p.hold === 'open')
-    return say('run.gates.opened-by', p.openedAt ? new Date(p.openedAt).toLocaleTimeString('en-GB') : '', p.openedBy ?? '')
+  if (p.hold === 'open') return say('run.gates.opened-by', p.openedAt ? clock(p.openedAt) : '', p.openedBy ?? '')
   return p.hold === 'waiting' ? say('run.gates.waiting-to-be-opened') : say('run.gates.shut')
 }
 </script>

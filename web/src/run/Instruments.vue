@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { say } from '../words'
+import { clockToTheSecond } from '../display/time'
 import { computed } from 'vue'
 import { useDisplay } from '../display/display'
 import { pressureNumber, type PressureUnit } from '../display/quantity'
@@ -38,7 +39,7 @@ const oilSays = computed(() => {
 
 <template>
   <p v-if="lostSince" class="chip fail" role="status">
-    {{ say('run.instruments.not-heard-since-these', new Date(lostSince).toLocaleTimeString('en-GB')) }}
+    {{ say('run.instruments.not-heard-since-these', clockToTheSecond(lostSince)) }}
   </p>
   <div class="instruments" :class="{ lost: lostSince }">
     <div v-for="[id, g] in gauges" :key="id" class="gauge" :class="{ here: here.includes(id) || gauges.length === 1 }">

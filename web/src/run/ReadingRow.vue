@@ -39,13 +39,13 @@ const TAKES: Record<string, string> = {
   peak: say('run.readingRow.the-highest-it-comes'),
   valley: say('run.readingRow.the-lowest-it-comes'),
 }
-const moment = computed(() => (props.expect.take === 'after' ? `after ${props.expect.afterS} s` : TAKES[props.expect.take]))
+const moment = computed(() => (props.expect.take === 'after' ? say('run.readingRow.after', props.expect.afterS) : TAKES[props.expect.take]))
 
 /** In the unit that was chosen too, where the gauge has another. */
 const also = computed(() => {
   const unit = props.expect.reads as PressureUnit
   if (!PRESSURE_UNITS.includes(unit) || unit === display.pressure) return ''
-  return `(${display.show(toBar(props.expect.low, unit))} to ${display.show(toBar(props.expect.high, unit))})`
+  return say('run.readingRow.between', display.show(toBar(props.expect.low, unit)), display.show(toBar(props.expect.high, unit)))
 })
 </script>
 

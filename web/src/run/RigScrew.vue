@@ -24,7 +24,9 @@ const TURNS = [-1, -0.25, -0.0625, 0.0625, 0.25, 1]
         v-for="t in TURNS"
         :key="t"
         type="button"
-        :aria-label="say('run.rigScrew.turn', settingName(id), turnsText(t), t > 0 ? 'in' : 'out')"
+        :aria-label="
+          say('run.rigScrew.turn', settingName(id), turnsText(t), t > 0 ? say('run.turnEntry.inward') : say('run.turnEntry.outward'))
+        "
         @click="emit('act', 'turn', id, t)"
       >
         {{ t > 0 ? '↻' : '↺' }} {{ turnsText(t) }}

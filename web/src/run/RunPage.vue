@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { say } from '../words'
+import { clockToTheSecond } from '../display/time'
 import Button from 'primevue/button'
 import { computed } from 'vue'
 import { asRefused, call } from '../api/client'
@@ -116,7 +117,7 @@ async function reopen() {
           </summary>
           <ol>
             <li v-for="l in run.log" :key="l.seq" :class="{ slip: l.slip }">
-              <span class="quiet">{{ new Date(l.at).toLocaleTimeString('en-GB') }}</span> {{ l.text }}
+              <span class="quiet">{{ clockToTheSecond(l.at) }}</span> {{ l.text }}
             </li>
           </ol>
         </details>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { say } from '../words'
+import { when } from '../display/time'
 import { useQuery } from '@tanstack/vue-query'
 import Button from 'primevue/button'
 import { computed, ref } from 'vue'
@@ -57,7 +58,7 @@ async function start() {
       <div v-for="r in open" :key="r.id" class="open">
         <span
           ><b>{{ say('run.startPage.run', r.practice ? say('run.startPage.practice') : say('run.startPage.at-the-machine'), r.id) }}</b
-          >{{ say('run.startPage.began-it', r.technician, new Date(r.startedAt).toLocaleString('en-GB')) }}</span
+          >{{ say('run.startPage.began-it', r.technician, when(r.startedAt)) }}</span
         >
         <RouterLink :to="{ name: 'run', params: { tag, id: r.id } }"
           ><Button :label="say('run.startPage.go-on')" tabindex="-1"
@@ -65,7 +66,7 @@ async function start() {
       </div>
     </section>
     <form class="card" @submit.prevent="start">
-      <h1>{{ say('run.startPage.start-a-run-of', open.length ? 'new ' : '', tag) }}</h1>
+      <h1>{{ say(open.length ? 'run.startPage.start-a-new-run' : 'run.startPage.start-a-run-of', tag) }}</h1>
       <p v-if="open.length" class="small">
         {{ say('run.startPage.the-open-open-beside', open.length === 1 ? say('run.startPage.one-stays') : say('run.startPage.ones-stay')) }}
       </p>

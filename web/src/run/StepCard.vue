@@ -3,8 +3,9 @@ import { say } from '../words'
 import Button from 'primevue/button'
 import { computed, nextTick, onBeforeUnmount, onMounted, ref } from 'vue'
 import type { Refused, Schema } from '../api/client'
-import { fromBar, toBar, type PressureUnit } from '../display/quantity'
+import { toBar, type PressureUnit } from '../display/quantity'
 import Problems from '../display/Problems.vue'
+import { useDisplay } from '../display/display'
 import type { Waiting } from './outbox'
 import LeaveSo from './LeaveSo.vue'
 import MarginRow from './MarginRow.vue'
@@ -31,6 +32,7 @@ const props = defineProps<{
 const typedAt = ref('')
 const leaving = ref(false)
 
+const display = useDisplay()
 const goal = computed(() => props.step.goal)
 const failed = computed(() => props.run.readings.some((r) => r.grade !== 'pass'))
 const generalProblem = computed(() => (props.refused && props.refused.places[0]?.path !== 'reading' ? props.refused : null))
@@ -142,8 +144,8 @@ onBeforeUnmount(() => window.removeEventListener('keydown', onKey))
     <p v-if="run.crack?.tappedBar !== null && run.crack?.tappedBar !== undefined" class="small">
       {{
         run.crack.foundBar
-          ? say('run.stepCard.marked-and-found', fromBar(run.crack.tappedBar, 'bar'), run.crack.foundBar)
-          : say('run.stepCard.marked-by-hand', fromBar(run.crack.tappedBar, 'bar'))
+          ? say('run.stepCard.marked-and-found', display.show(run.crack.tappedBar), display.show(run.crack.foundBar))
+          : say('run.stepCard.marked-by-hand', display.show(run.crack.tappedBar))
       }}
     </p>
     <p v-if="run.deviation" class="small">
@@ -153,7 +155,7 @@ onBeforeUnmount(() => window.removeEventListener('keydown', onKey))
 
     <div class="actions">
       <button type="button" class="primary" :disabled="primary.waits !== undefined" @click="act">
-        {{ primary.label }} <span class="small">{{ primary.waits ?? 'Enter' }}</span>
+        {{ primary.label }} <span class="small">{{ primary.waits ?? say('run.stepCard.enter') }}</span>
       </button>
       <Button
         v-if="backsOut && live && !run.crack"

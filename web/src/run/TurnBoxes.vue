@@ -21,7 +21,7 @@ const screw = computed(() => props.run.screws.find((s) => s.setting === props.st
       <b v-else-if="waits" class="figure">{{ say('run.stepCard.wait') }}</b>
       <b v-else class="figure">{{
         run.advice.turns
-          ? `${run.advice.turns > 0 ? '↻' : '↺'} ${run.advice.turnsText} ${run.advice.turns > 0 ? 'in' : 'out'}`
+          ? `${run.advice.turns > 0 ? '↻' : '↺'} ${run.advice.turnsText} ${run.advice.turns > 0 ? say('run.turnEntry.inward') : say('run.turnEntry.outward')}`
           : say('run.stepCard.none-now')
       }}</b>
       <span class="small">{{ run.advice.text }}</span>

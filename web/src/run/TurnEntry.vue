@@ -33,7 +33,9 @@ function made(sign: number) {
   <div class="entry">
     <Button
       v-if="advised && !toTheEnd"
-      :label="say('run.turnEntry.turned-as-advised', turnsText(advised), advised > 0 ? 'in' : 'out')"
+      :label="
+        say('run.turnEntry.turned-as-advised', turnsText(advised), advised > 0 ? say('run.turnEntry.inward') : say('run.turnEntry.outward'))
+      "
       outlined
       @click="emit('made', { kind: 'turned', step: step.id, setting: step.setting ?? '', turns: advised })"
     />
@@ -55,7 +57,10 @@ function made(sign: number) {
       <Select v-model="whole" :options="WHOLE" option-label="label" option-value="value" :aria-label="say('run.turnEntry.whole-turns')" />
       <Select v-model="part" :options="PART" option-label="label" option-value="value" :aria-label="say('run.turnEntry.part-of-a-turn')" />
       <template v-if="toTheEnd">
-        <Button :label="say('run.turnEntry.and-it-is-at', turnsText(turns), inward ? 'in' : 'out')" @click="made(inward ? 1 : -1)" />
+        <Button
+          :label="say('run.turnEntry.and-it-is-at', turnsText(turns), inward ? say('run.turnEntry.inward') : say('run.turnEntry.outward'))"
+          @click="made(inward ? 1 : -1)"
+        />
       </template>
       <template v-else>
         <Button :label="say('run.turnEntry.in')" :disabled="!turns" outlined @click="made(1)" />

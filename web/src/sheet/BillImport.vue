@@ -63,7 +63,11 @@ function take() {
     <Button :label="say('sheet.billImport.import-a-bill-of')" severity="secondary" outlined @click="file?.click()" />
     <Problems :refused="refused" />
     <div v-if="rows" class="card preview">
-      <h2>{{ say('sheet.billImport.would-change-the-sheet', rows.length, rows.length === 1 ? 'row' : 'rows', taken.length) }}</h2>
+      <h2>
+        {{
+          say(rows.length === 1 ? 'sheet.billImport.one-row-read' : 'sheet.billImport.would-change-the-sheet', rows.length, taken.length)
+        }}
+      </h2>
       <table>
         <thead>
           <tr>

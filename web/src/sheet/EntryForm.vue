@@ -146,8 +146,8 @@ function end(i: 0 | 1, value: number | undefined, from: unknown, set: (v: unknow
           :value="entry[f.key] ?? ''"
           @change="emit('change', f.key, ($event.target as HTMLSelectElement).value || undefined)"
         >
-          <option value="">{{ f.required ? 'choose' : say('sheet.entryForm.not-given') }}</option>
-          <option v-for="c in choices(f)" :key="c" :value="c">{{ c === 'T' ? 'T (tank)' : c }}</option>
+          <option value="">{{ f.required ? say('sheet.entryForm.choose') : say('sheet.entryForm.not-given') }}</option>
+          <option v-for="c in choices(f)" :key="c" :value="c">{{ c === 'T' ? say('sheet.entryForm.tank') : c }}</option>
         </select>
         <button v-if="unsure(f.key)" type="button" class="confirm" @click="emit('confirm', `${path}.${f.key}`)">
           {{ say('sheet.entryForm.default-confirm') }}

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { say } from '../words'
+import { when } from '../display/time'
 import { useQuery } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import { call, type Schema } from '../api/client'
@@ -28,7 +29,7 @@ const made = computed(() => (pair.value?.before ? changes(pair.value.before.docu
     <nav class="card" :aria-label="say('sheet.revisionList.revisions')">
       <button v-for="r in all" :key="r.revision" type="button" :class="{ here: r.revision === at }" @click="chosen = r.revision">
         <b>{{ say('sheet.revisionList.revision', r.revision) }}</b>
-        <span>{{ new Date(r.savedAt).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' }) }}</span>
+        <span>{{ when(r.savedAt) }}</span>
         <span v-if="r.savedBy">{{ r.savedBy }}</span><span v-if="!r.complete">{{ say('sheet.revisionList.not-complete') }}</span>
       </button>
     </nav>

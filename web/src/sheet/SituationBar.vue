@@ -1,11 +1,13 @@
 <script setup lang="ts">
 import { say } from '../words'
+import { PURPOSES } from '../display/names'
 import { computed } from 'vue'
 import type { Schema } from '../api/client'
 import { isDriver, kindOf } from '../parts/kinds'
 import type { UnitComponent, UnitFile } from '../units/unitFile'
 import type { WhatIf } from './useSheet'
 
+const LOAD = 'load'
 const props = defineProps<{ unit: UnitFile; steady?: Schema['SteadyView'] }>()
 const whatIf = defineModel<WhatIf>({ required: true })
 
@@ -23,9 +25,9 @@ function speeds(c: UnitComponent): [string, number][] {
   return Object.entries((c.speedsRpm ?? {}) as Record<string, number>)
 }
 
-function figure(id: string, key: string): number {
-  const value = props.steady?.components[id]?.[key]
-  return typeof value === 'number' ? value : 0
+function drive(id: string) {
+  const c = props.steady?.components[id] as { powerKw?: number; currentA?: number; load?: number } | undefined
+  return { powerKw: c?.powerKw ?? 0, currentA: c?.currentA ?? 0, load: c?.load ?? 0 }
 }
 
 function toggle(list: string[], id: string): string[] {
@@ -63,7 +65,7 @@ function toggle(list: string[], id: string): string[] {
       </select>
     </label>
     <label v-for="t in throttles" :key="t.id" class="one"
-      >{{ t.id }} {{ t.purpose ?? 'load' }}
+      >{{ t.id }} {{ PURPOSES[t.purpose ?? LOAD] }}
       <input
         type="range"
         min="0"
@@ -86,13 +88,13 @@ function toggle(list: string[], id: string): string[] {
     </label>
     <span class="gap"></span>
     <span v-for="d in drivers" :key="`f${d.id}`"
-      >{{ d.id }} <b class="live">{{ figure(d.id, 'powerKw').toFixed(1) }}</b> {{ say('sheet.situationBar.of-kw', d.ratedPowerKw) }}
+      >{{ d.id }} <b class="live">{{ drive(d.id).powerKw.toFixed(1) }}</b> {{ say('sheet.situationBar.of-kw', d.ratedPowerKw) }}
       <template v-if="!d.speedsRpm"
-        >· <b class="live">{{ figure(d.id, 'currentA').toFixed(1) }}</b> A</template
+        >· <b class="live">{{ drive(d.id).currentA.toFixed(1) }}</b> A</template
       >
       ·
-      <b :class="figure(d.id, 'load') > 1 ? 'over' : 'live'"
-        >{{ figure(d.id, 'load') > 1 ? '▲ ' : '' }}{{ Math.round(figure(d.id, 'load') * 100) }} %</b
+      <b :class="drive(d.id).load > 1 ? 'over' : 'live'"
+        >{{ drive(d.id).load > 1 ? '▲ ' : '' }}{{ Math.round(drive(d.id).load * 100) }} %</b
       >
     </span>
   </section>

@@ -3,7 +3,7 @@ import { say } from '../words'
 import { computed } from 'vue'
 import type { Schema } from '../api/client'
 import { useDisplay } from '../display/display'
-import { settingName } from '../display/names'
+import { settingName, settingOf } from '../display/names'
 import { kindOf } from '../parts/kinds'
 import type { UnitFile } from '../units/unitFile'
 import NumberField from './NumberField.vue'
@@ -25,7 +25,7 @@ type Row = Schema['SettingTarget']
 const KINDS: Record<string, string> = {
   'no-load': say('sheet.targetTable.without-load'),
   work: say('sheet.targetTable.work'),
-  'cut-off': 'Cut-off',
+  'cut-off': say('sheet.targetTable.cut-off'),
   relief: say('sheet.targetTable.over-the-relief'),
 }
 
@@ -50,14 +50,15 @@ const rows = computed<Row[]>(() => {
 
 /** What the target is a pressure of. */
 function meant(r: Row): string {
-  if (r.setting.endsWith('.compensator')) return 'cut-off'
-  if (r.setting.endsWith('.loadSense')) return say('sheet.targetTable.margin-with-flow')
+  const { control } = settingOf(r.setting)
+  if (control === 'compensator') return say('sheet.targetTable.is-cut-off')
+  if (control === 'loadSense') return say('sheet.targetTable.margin-with-flow')
   const part = unit.value.components.find((c) => c.id === r.setting)
-  return (part && kindOf(part).target?.(part, r.defined)) ?? 'limit'
+  return (part && kindOf(part).target?.(part, r.defined)) ?? say('sheet.targetTable.limit')
 }
 
 function present(setting: string): number | undefined {
-  const [id, control] = setting.split('.')
+  const { part: id, control } = settingOf(setting)
   const part = unit.value.components.find((c) => c.id === id)
   const held = (control ? part?.[control] : part) as { settingBar?: number; marginBar?: number } | undefined
   return held?.settingBar ?? held?.marginBar
@@ -78,11 +79,11 @@ function number(value: number, unitName: string): string {
 function where(read: Schema['ReadView']): string {
   const s = read.situation as { positions?: Record<string, string>; openings?: Record<string, number> }
   const parts = [
-    ...Object.entries(s.positions ?? {}).map(([id, p]) => `${id} in ${p}`),
+    ...Object.entries(s.positions ?? {}).map(([id, p]) => say('sheet.targetTable.in-position', id, p)),
     ...Object.entries(s.openings ?? {})
       .filter(([, o]) => o > 0)
-      .map(([id, o]) => `${id} ${Math.round(o * 100)} % open`),
-    ...read.raised.map((id) => `${settingName(id)} raised`),
+      .map(([id, o]) => say('sheet.targetTable.open', id, Math.round(o * 100))),
+    ...read.raised.map((id) => say('sheet.targetTable.raised', settingName(id))),
   ]
   return parts.length ? parts.join(', ') : say('sheet.targetTable.load-shut')
 }
@@ -173,7 +174,7 @@ function subject(p: Schema['PointView']): string {
           <td>{{ display.show(p.pressureBar) }}</td>
           <td>{{ say('sheet.targetTable.l-min', p.flowLpm.toFixed(1)) }}</td>
           <td>
-            {{ p.askedLpm ? `${p.askedLpm.toFixed(1)} L/min` : '' }}
+            {{ p.askedLpm ? say('sheet.targetTable.l-min', p.askedLpm.toFixed(1)) : '' }}
             <b v-if="p.askedLpm > p.flowLpm + 0.05" class="trouble">{{ say('sheet.targetTable.short') }}</b>
           </td>
           <td>

@@ -1,9 +1,10 @@
 import type { Place, Schema } from '../api/client'
+import { settingOf } from '../display/names'
 import type { UnitFile } from '../units/unitFile'
 
 /** Parts and lines that a stopping finding or a refusal speaks of. */
 export function faultsOf(unit: UnitFile | undefined, findings: Schema['FindingView'][], places: Place[]): string[] {
-  const parts = findings.filter((f) => f.severity === 'stop').map((f) => f.setting.split('.')[0] ?? '')
+  const parts = findings.filter((f) => f.severity === 'stop').map((f) => settingOf(f.setting).part)
   const named = places.map((p) => {
     const entry = /^components\[(\d+)]/.exec(p.path)
     return entry ? (unit?.components[Number(entry[1])]?.id ?? '') : p.path.replace(/^lines\./, '')

@@ -60,8 +60,12 @@ const flags = computed(() => {
     title: f.kind === 'work' ? f.name : settingName(f.id, f.kind),
     note:
       f.kind === 'work'
-        ? `needs ${display.show(f.bar)}`
-        : `${f.set ? 'set, ' : ''}target ${pressureNumber(f.bar, display.pressure)} ± ${display.show(f.toleranceBar)}`,
+        ? say('staff.staff.needs', display.show(f.bar))
+        : say(
+            f.set ? 'staff.staff.set-target' : 'staff.staff.target',
+            pressureNumber(f.bar, display.pressure),
+            display.show(f.toleranceBar),
+          ),
   }))
 })
 
@@ -106,7 +110,7 @@ const gaps = computed(() =>
     <g v-if="ceiling">
       <rect :x="board.x" :y="TOP" :width="board.w" :height="end - TOP" fill="url(#hatch)" class="ceiling" />
       <text v-if="!small" :x="board.x + board.w + 8" :y="y(ceiling.bar) + 1" class="limit">
-        {{ say('staff.staff.rating', display.show(ceiling.bar), ceiling.part === staff.line ? 'line' : ceiling.part) }}
+        {{ say('staff.staff.rating', display.show(ceiling.bar), ceiling.part === staff.line ? say('staff.staff.the-line') : ceiling.part) }}
       </text>
     </g>
     <g v-for="f in flags" :key="f.id" :class="['flag', f.kind, { set: f.set, current: f.id === current }]">

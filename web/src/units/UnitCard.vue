@@ -3,6 +3,7 @@ import Button from 'primevue/button'
 import type { Schema } from '../api/client'
 import Staff from '../staff/Staff.vue'
 import { say } from '../words'
+import { date } from '../display/time'
 import type { UnitSummary } from './useUnits'
 
 /** One unit of the workshop: its small staff, its stage, what is open. */
@@ -12,7 +13,7 @@ const emit = defineEmits<{ more: [event: Event] }>()
 function stage(u: UnitSummary): string {
   const c = u.commissioned
   if (!c) return say('units.unitsPage.not-commissioned-here-yet')
-  return say('units.unitsPage.commissioned-by', c.technician, new Date(c.startedAt).toLocaleDateString('en-GB'))
+  return say('units.unitsPage.commissioned-by', c.technician, date(c.startedAt))
 }
 
 function openRun(r: Schema['RunSummary']): string {
@@ -20,7 +21,7 @@ function openRun(r: Schema['RunSummary']): string {
     'units.unitsPage.open-since',
     r.practice ? say('units.unitsPage.practice') : say('units.unitsPage.run'),
     r.id,
-    new Date(r.startedAt).toLocaleDateString('en-GB'),
+    date(r.startedAt),
     r.technician,
   )
 }
@@ -53,7 +54,9 @@ function openRun(r: Schema['RunSummary']): string {
       </p>
       <p class="small">
         <span v-if="unit.missing" class="chip cannot-tell">{{ say('units.unitsPage.missing-on-its-sheet', unit.missing) }}</span>
-        <span v-else-if="unit.findings" class="chip fail">▲ {{ unit.findings }} {{ unit.findings === 1 ? 'finding' : 'findings' }}</span>
+        <span v-else-if="unit.findings" class="chip fail"
+          >▲ {{ say(unit.findings === 1 ? 'units.unitCard.one-finding' : 'units.unitCard.findings', unit.findings) }}</span
+        >
         <span v-else class="chip pass">{{ say('units.unitsPage.relations-hold') }}</span>
       </p>
       <div class="go">

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { say } from '../words'
+import { date } from '../display/time'
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import Button from 'primevue/button'
 import Menu from 'primevue/menu'
@@ -123,7 +124,7 @@ async function put(method: string, path: string, done = '') {
     <h2>{{ say('units.unitsPage.removed') }}</h2>
     <p v-for="r in removed" :key="r.tag">
       <span
-        ><b>{{ r.tag }}</b> {{ r.name }}, {{ new Date(r.at).toLocaleDateString('en-GB') }}{{ r.by && `, ${r.by}` }}</span
+        ><b>{{ r.tag }}</b> {{ r.name }}, {{ date(r.at) }}{{ r.by && `, ${r.by}` }}</span
       >
       <Button
         :label="say('units.unitsPage.bring-back')"

@@ -35,4 +35,7 @@ export const RECKON = {
   'reckon.sendToSheet.target-of': 'target of {0}',
   'reckon.sendToSheet.unit': 'Unit',
   'reckon.sendToSheet.unit-2': 'unit',
+  'reckon.identifyValve.or': ' or ',
+  'reckon.sendToSheet.of': '{0} of {1}',
+  'reckon.sendToSheet.field': 'field',
 } as const

@@ -45,4 +45,5 @@ export const RECORD = {
   'record.recordsPage.run': 'Run {0}',
   'record.recordsPage.start-one': 'Start one',
   'record.recordsPage.with-deviations': '◆ with deviations',
+  'record.recordPage.note': 'Note',
 } as const

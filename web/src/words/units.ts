@@ -35,4 +35,6 @@ export const UNITS = {
   'units.unitsPage.tag': 'Tag',
   'units.unitsPage.units': 'Units',
   'units.unitsPage.with-deviations': '◆ with deviations',
+  'units.unitCard.one-finding': '1 finding',
+  'units.unitCard.findings': '{0} findings',
 } as const

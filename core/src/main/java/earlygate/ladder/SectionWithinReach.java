@@ -17,8 +17,8 @@ final class SectionWithinReach implements Rule {
         List<Finding> findings = new ArrayList<>();
         for (Section section : stage.unit().all(Section.class)) {
             for (Pump pump : stage.paths().feeding(section.supply())) {
-                for (String side : List.of(".reliefA", ".reliefB")) {
-                    stage.unit().target(section.id() + side).ifPresent(t -> check(stage, pump, t, findings));
+                for (String relief : List.of(section.reliefAId(), section.reliefBId())) {
+                    stage.unit().target(relief).ifPresent(t -> check(stage, pump, t, findings));
                 }
             }
         }

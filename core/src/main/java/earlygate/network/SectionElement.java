@@ -29,8 +29,8 @@ final class SectionElement extends Element {
         signal = n.lineIndex(s.signal());
         port = new int[] {n.lineIndex(s.portA()), n.lineIndex(s.portB())};
         relief = new int[] {
-            s.reliefA().isPresent() ? n.settingIndex(s.id() + ".reliefA") : -1,
-            s.reliefB().isPresent() ? n.settingIndex(s.id() + ".reliefB") : -1
+            s.reliefA().isPresent() ? n.settingIndex(s.reliefAId()) : -1,
+            s.reliefB().isPresent() ? n.settingIndex(s.reliefBId()) : -1
         };
         k = Orifice.coefficient(s.ratedFlow(), s.ratedDrop());
         most = s.flow().orElse(Double.POSITIVE_INFINITY);

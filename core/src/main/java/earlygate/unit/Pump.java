@@ -48,15 +48,15 @@ public record Pump(
     public record PowerLimiter(double limit) {}
 
     public String loadSenseId() {
-        return id + ".loadSense";
+        return Control.LOAD_SENSE.of(id);
     }
 
     public String powerLimiterId() {
-        return id + ".powerLimiter";
+        return Control.POWER_LIMITER.of(id);
     }
 
     public String compensatorId() {
-        return id + ".compensator";
+        return Control.COMPENSATOR.of(id);
     }
 
     /** A power limiter has no pressure and, on these units, no screw that is turned against a gauge. */

@@ -29,11 +29,11 @@ public record Section(
     public record PortRelief(double settingPa, Screw screw) {}
 
     public String reliefAId() {
-        return id + ".reliefA";
+        return Control.RELIEF_A.of(id);
     }
 
     public String reliefBId() {
-        return id + ".reliefB";
+        return Control.RELIEF_B.of(id);
     }
 
     @Override

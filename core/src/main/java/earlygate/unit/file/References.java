@@ -1,6 +1,7 @@
 package earlygate.unit.file;
 
 import earlygate.explain.Reason;
+import earlygate.unit.Control;
 import earlygate.unit.Line;
 import java.util.ArrayList;
 import java.util.HashSet;
@@ -9,12 +10,11 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeSet;
+import java.util.stream.Stream;
 import tools.jackson.databind.JsonNode;
 
 /** What a schema can't say of a unit file: names that must exist, exist once, and numbers that must be in order. */
 final class References {
-    private static final List<String> CONTROLS =
-            List.of("compensator", "loadSense", "powerLimiter", "reliefA", "reliefB");
     /** Keys of components that name a line. */
     private static final List<String> LINE_KEYS = List.of(
             "inlet",
@@ -69,7 +69,9 @@ final class References {
             if (ComponentKind.of(c).set()) {
                 settings.add(id);
             }
-            CONTROLS.stream().filter(c::has).forEach(control -> settings.add(id + "." + control));
+            Stream.of(Control.values())
+                    .filter(control -> c.has(control.key()))
+                    .forEach(control -> settings.add(control.of(id)));
         });
         each("testPoints", (path, t) -> unique(seen, path, t));
     }
@@ -82,7 +84,9 @@ final class References {
             same(path, c, "inlet", "outlet");
             same(path, c, "a", "b");
             screw(path, c);
-            CONTROLS.forEach(control -> screw(path + "." + control, c.path(control)));
+            for (Control control : Control.values()) {
+                screw(path + "." + control.key(), c.path(control.key()));
+            }
             line(path + ".loadSense", c.path("loadSense"), "signal");
             same(path, c, "cap", "rod");
             below(path, c, "rodMm", "boreMm");

@@ -42,11 +42,13 @@ class RunController {
 
     private static final int PAGE = 100;
 
+    private final RunStarts starts;
     private final RunService service;
     private final OpenRuns open;
     private final RunStore store;
 
-    RunController(RunService service, OpenRuns open, RunStore store) {
+    RunController(RunStarts starts, RunService service, OpenRuns open, RunStore store) {
+        this.starts = starts;
         this.service = service;
         this.open = open;
         this.store = store;
@@ -58,7 +60,7 @@ class RunController {
         if (r.tag() == null || r.tag().isBlank()) {
             throw ApiProblem.badInput("tag", Reason.of("runs.tag-missing"));
         }
-        long id = service.start(new RunService.Start(
+        long id = starts.start(new RunStarts.Start(
                 r.tag(),
                 r.technician(),
                 Input.school(r.school()),

@@ -1,34 +1,20 @@
 package earlygate.server.runs;
 
 import earlygate.explain.Reason;
-import earlygate.ladder.Acceptance;
-import earlygate.ladder.Finding;
-import earlygate.ladder.Ladder;
-import earlygate.plan.Plan;
-import earlygate.plan.School;
-import earlygate.plan.SectionOrder;
 import earlygate.plan.Step;
-import earlygate.planner.Planner;
 import earlygate.rig.Rig;
 import earlygate.rig.Standing;
 import earlygate.run.RunEvent;
 import earlygate.run.RunRecord;
 import earlygate.run.RunRules;
 import earlygate.run.RunState;
-import earlygate.server.api.Input;
 import earlygate.server.journal.OpenRuns;
 import earlygate.server.journal.RunStore;
 import earlygate.server.journal.RunStore.NewEvent;
 import earlygate.server.rig.RigHost;
 import earlygate.server.store.OnceKey;
 import earlygate.server.store.Writes;
-import earlygate.server.units.UnitDocuments;
-import earlygate.server.units.UnitStore;
-import earlygate.server.units.UnitStore.StoredUnit;
 import earlygate.server.words.ApiProblem;
-import earlygate.target.Derivation;
-import earlygate.target.GapSchool;
-import earlygate.unit.PowerUnit;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -38,9 +24,8 @@ import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Function;
 import java.util.function.Supplier;
 import org.springframework.stereotype.Service;
-import tools.jackson.databind.JsonNode;
 
-/** Starts runs and writes their logs, one writer per run at a time. */
+/** Writes the logs of runs, one writer per run at a time. */
 @Service
 public class RunService implements RigHost.Keeper {
     /**
@@ -71,84 +56,20 @@ public class RunService implements RigHost.Keeper {
             Long wrong,
             String note) {}
 
-    /** @param key the sender's own name for this start; null where it is not sent again */
-    record Start(
-            String tag,
-            String technician,
-            School school,
-            JsonNode gapSchool,
-            SectionOrder sections,
-            boolean practice,
-            String key) {}
-
-    private static final int NAME_LIMIT = 80;
-
     private final RunStore store;
     private final OpenRuns open;
-    private final UnitStore units;
-    private final UnitDocuments documents;
     private final RigHost rigs;
     private final EventInput input;
     private final Writes writes;
     private final Map<Long, Object> locks = new ConcurrentHashMap<>();
 
-    RunService(
-            RunStore store,
-            OpenRuns open,
-            UnitStore units,
-            UnitDocuments documents,
-            RigHost rigs,
-            EventInput input,
-            Writes writes) {
+    RunService(RunStore store, OpenRuns open, RigHost rigs, EventInput input, Writes writes) {
         this.store = store;
         this.open = open;
-        this.units = units;
-        this.documents = documents;
         this.rigs = rigs;
         this.input = input;
         this.writes = writes;
         rigs.keptBy(this);
-    }
-
-    long start(Start start) {
-        String name = start.technician() == null ? "" : start.technician().strip();
-        if (name.isEmpty()) {
-            throw ApiProblem.badInput("technician", Reason.of("runs.name-missing"));
-        }
-        if (name.length() > NAME_LIMIT) {
-            throw ApiProblem.badInput("technician", Reason.of("runs.name-long").number("limit", NAME_LIMIT));
-        }
-        StoredUnit stored = units.newest(start.tag());
-        GapSchool gaps = Input.gaps(start.gapSchool());
-        PowerUnit unit = Derivation.completed(Input.unitText(stored.document()).unit(), gaps);
-        nothingStands(stored, unit, gaps);
-        Plan plan = Planner.plan(unit, start.school(), start.sections());
-        if (!plan.refused().isEmpty()) {
-            Plan.Refusal first = plan.refused().get(0);
-            throw ApiProblem.conflict("plan", first.message());
-        }
-        String chosen = Input.gapText(start.gapSchool());
-        return store.start(new RunStore.NewRun(
-                start.tag(),
-                stored.revision(),
-                plan,
-                chosen,
-                start.sections().key(),
-                name,
-                start.practice(),
-                start.key() == null || start.key().isBlank() ? null : OnceKey.needed(start.key(), "key")));
-    }
-
-    /** A finding of severity stop keeps a run from starting until it is mended, or let stand by its reason. */
-    private void nothingStands(StoredUnit stored, PowerUnit unit, GapSchool gaps) {
-        List<Acceptance> accepted = units.acceptances(stored.tag());
-        Ladder.check(unit, gaps, documents.schematic(stored)).stream()
-                .filter(f -> f.severity() == Finding.Severity.STOP
-                        && accepted.stream().noneMatch(a -> a.covers(f)))
-                .findFirst()
-                .ifPresent(f -> {
-                    throw ApiProblem.conflict("ladder", f.message());
-                });
     }
 
     /** Writes an event unless it was delivered before; returns the run as it stands after. */

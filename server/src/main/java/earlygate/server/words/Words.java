@@ -7,6 +7,7 @@ import earlygate.explain.Value.Name;
 import earlygate.explain.Value.Said;
 import earlygate.quantity.PressureUnit;
 import earlygate.quantity.Si;
+import earlygate.unit.Control;
 import earlygate.unit.file.Problem;
 import java.io.IOException;
 import java.io.InputStream;
@@ -91,10 +92,9 @@ public final class Words {
 
     /** A setting as people call it: {@code P1.compensator} is "P1 compensator". */
     public static String settingName(String id) {
-        return id.replaceFirst("\\.compensator$", " compensator")
-                .replaceFirst("\\.loadSense$", " load sense")
-                .replaceFirst("\\.powerLimiter$", " power limiter")
-                .replaceFirst("\\.relief([AB])$", " relief $1");
+        return Control.in(id)
+                .map(c -> SENTENCES.getProperty("control." + c.control().key()).replace("{part}", c.part()))
+                .orElse(id);
     }
 
     public String amount(Amount a) {

@@ -1,0 +1,91 @@
+package earlygate.server.runs;
+
+import earlygate.explain.Reason;
+import earlygate.ladder.Acceptance;
+import earlygate.ladder.Finding;
+import earlygate.ladder.Ladder;
+import earlygate.plan.Plan;
+import earlygate.plan.School;
+import earlygate.plan.SectionOrder;
+import earlygate.planner.Planner;
+import earlygate.server.api.Input;
+import earlygate.server.journal.RunStore;
+import earlygate.server.store.OnceKey;
+import earlygate.server.units.UnitDocuments;
+import earlygate.server.units.UnitStore;
+import earlygate.server.units.UnitStore.StoredUnit;
+import earlygate.server.words.ApiProblem;
+import earlygate.target.Derivation;
+import earlygate.target.GapSchool;
+import earlygate.unit.PowerUnit;
+import java.util.List;
+import org.springframework.stereotype.Service;
+import tools.jackson.databind.JsonNode;
+
+/** Begins runs: a sheet without a stop that nobody let stand, and a plan that is kept whole with the run. */
+@Service
+class RunStarts {
+    /** @param key the sender's own name for this start; null where it is not sent again */
+    record Start(
+            String tag,
+            String technician,
+            School school,
+            JsonNode gapSchool,
+            SectionOrder sections,
+            boolean practice,
+            String key) {}
+
+    private static final int NAME_LIMIT = 80;
+
+    private final RunStore store;
+    private final UnitStore units;
+    private final UnitDocuments documents;
+
+    RunStarts(RunStore store, UnitStore units, UnitDocuments documents) {
+        this.store = store;
+        this.units = units;
+        this.documents = documents;
+    }
+
+    /** @return the run's number, an earlier one where the same start was sent before */
+    long start(Start start) {
+        String name = start.technician() == null ? "" : start.technician().strip();
+        if (name.isEmpty()) {
+            throw ApiProblem.badInput("technician", Reason.of("runs.name-missing"));
+        }
+        if (name.length() > NAME_LIMIT) {
+            throw ApiProblem.badInput("technician", Reason.of("runs.name-long").number("limit", NAME_LIMIT));
+        }
+        StoredUnit stored = units.newest(start.tag());
+        GapSchool gaps = Input.gaps(start.gapSchool());
+        PowerUnit unit = Derivation.completed(Input.unitText(stored.document()).unit(), gaps);
+        nothingStands(stored, unit, gaps);
+        Plan plan = Planner.plan(unit, start.school(), start.sections());
+        if (!plan.refused().isEmpty()) {
+            Plan.Refusal first = plan.refused().get(0);
+            throw ApiProblem.conflict("plan", first.message());
+        }
+        String chosen = Input.gapText(start.gapSchool());
+        return store.start(new RunStore.NewRun(
+                start.tag(),
+                stored.revision(),
+                plan,
+                chosen,
+                start.sections().key(),
+                name,
+                start.practice(),
+                start.key() == null || start.key().isBlank() ? null : OnceKey.needed(start.key(), "key")));
+    }
+
+    /** A finding of severity stop keeps a run from starting until it is mended, or let stand by its reason. */
+    private void nothingStands(StoredUnit stored, PowerUnit unit, GapSchool gaps) {
+        List<Acceptance> accepted = units.acceptances(stored.tag());
+        Ladder.check(unit, gaps, documents.schematic(stored)).stream()
+                .filter(f -> f.severity() == Finding.Severity.STOP
+                        && accepted.stream().noneMatch(a -> a.covers(f)))
+                .findFirst()
+                .ifPresent(f -> {
+                    throw ApiProblem.conflict("ladder", f.message());
+                });
+    }
+}
