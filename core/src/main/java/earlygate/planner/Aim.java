@@ -16,9 +16,9 @@ final class Aim {
     private final Readings readings;
     private final Moves moves;
 
-    Aim(Site bench, Moves moves) {
-        this.unit = bench.unit();
-        this.readings = bench.readings();
+    Aim(Site site, Moves moves) {
+        this.unit = site.unit();
+        this.readings = site.readings();
         this.moves = moves;
     }
 

@@ -16,13 +16,13 @@ final class Charging {
 
     private Charging() {}
 
-    static Situation of(Site bench, Situation s, UnloadingValve valve) {
-        Situation charging = bench.running(s).freed();
-        for (Throttle t : bench.handValves()) {
+    static Situation of(Site site, Situation s, UnloadingValve valve) {
+        Situation charging = site.running(s).freed();
+        for (Throttle t : site.handValves()) {
             double opening = switch (t.purpose()) {
                 case ISOLATE -> 1;
                 case BLEED -> 0;
-                case LOAD -> t.a().equals(valve.pilot()) ? drawing(bench.unit(), t, valve) : 0;
+                case LOAD -> t.a().equals(valve.pilot()) ? drawing(site.unit(), t, valve) : 0;
             };
             charging = charging.withOpening(t.id(), opening);
         }

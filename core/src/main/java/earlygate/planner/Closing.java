@@ -27,23 +27,23 @@ import java.util.Optional;
 
 /** Phases 8 and 9: the tests after locking, and handing over. */
 final class Closing {
-    private final Site bench;
+    private final Site site;
     private final PowerUnit unit;
-    private final Script draft;
+    private final Script script;
     private final Readings readings;
 
-    Closing(Site bench) {
-        this.bench = bench;
-        this.unit = bench.unit();
-        this.draft = bench.draft();
-        this.readings = bench.readings();
+    Closing(Site site) {
+        this.site = site;
+        this.unit = site.unit();
+        this.script = site.script();
+        this.readings = site.readings();
     }
 
     void verify() {
-        draft.phase(Phase.Id.VERIFY);
-        Rehearsal m = bench.machine();
-        Situation set = bench.running(bench.loads(m.situation, 0)).centred(unit);
-        for (Throttle t : bench.handValves()) {
+        script.phase(Phase.Id.VERIFY);
+        Rehearsal m = site.rehearsal();
+        Situation set = site.running(site.loads(m.situation, 0)).centred(unit);
+        for (Throttle t : site.handValves()) {
             set = set.withOpening(t.id(), 0);
         }
         atDeadhead(set);
@@ -64,29 +64,29 @@ final class Closing {
                 workingPoint(w, set);
             }
         }
-        m.go(bench.stopped(set));
-        draft.step(Kind.TEST, of("plan.temperature"))
+        m.go(site.stopped(set));
+        script.step(Kind.TEST, of("plan.temperature"))
                 .why(of("plan.why.temperature"))
                 .expect(readings.oilInBand())
                 .ifNot(of("plan.if-not.hot"))
                 .add();
-        new HoldTest(bench).write(set);
+        new HoldTest(site).write(set);
     }
 
     /** The lowest limiter of the pump line comes back to the same place each time the load is shut. */
     private void atDeadhead(Situation set) {
-        Rehearsal m = bench.machine();
+        Rehearsal m = site.rehearsal();
         for (TestPoint gauge : unit.testPoints()) {
             for (Target t : unit.targets()) {
-                Optional<Arrangement> reach = bench.reaching().find(t.setting(), set, none -> false);
-                boolean direct = reach.isPresent()
-                        && reach.get().situation().positions().equals(set.positions())
-                        && reach.get().gauges().contains(gauge)
+                Optional<Arrangement> arrangement = site.search().find(t.setting(), set, none -> false);
+                boolean direct = arrangement.isPresent()
+                        && arrangement.get().situation().positions().equals(set.positions())
+                        && arrangement.get().gauges().contains(gauge)
                         && unit.setting(t.setting()).kind() != Setting.Kind.LOAD_SENSE
                         && unit.setting(t.setting()).kind() != Setting.Kind.UNLOADING
-                        && bench.load().a().equals(gauge.line());
+                        && site.load().a().equals(gauge.line());
                 if (direct) {
-                    m.go(bench.loads(reach.get().situation(), 0));
+                    m.go(site.loads(arrangement.get().situation(), 0));
                     returns(t, gauge);
                     return;
                 }
@@ -97,18 +97,18 @@ final class Closing {
     private void returns(Target t, TestPoint gauge) {
         double aim = readings.of(gauge);
         for (int i = 1; i <= ReturnTest.TIMES; i++) {
-            draft.step(
+            script.step(
                             Kind.CHECK,
                             of("plan.load-moved")
                                     .number("time", i)
                                     .number("times", ReturnTest.TIMES)
-                                    .name("throttle", bench.load().id()))
+                                    .name("throttle", site.load().id()))
                     .why(of("plan.why.load-moved"))
                     .demand(Demand.LOAD_MOVED)
                     .caution("injection")
-                    .onTime(bench.drivers())
+                    .onTime(site.drivers())
                     .add();
-            draft.step(
+            script.step(
                             Kind.TEST,
                             of("plan.return")
                                     .number("time", i)
@@ -125,14 +125,14 @@ final class Closing {
                     .minutes(1)
                     .add();
         }
-        OnTime.rest(bench);
+        OnTime.rest(site);
     }
 
     private void standby(Pump p, Situation set) {
-        bench.machine().go(set.centred(unit));
+        site.rehearsal().go(set.centred(unit));
         unit.gaugesOn(p.outlet()).stream()
                 .findFirst()
-                .ifPresent(gauge -> draft.step(Kind.TEST, of("plan.standby").name("gauge", gauge.id()))
+                .ifPresent(gauge -> script.step(Kind.TEST, of("plan.standby").name("gauge", gauge.id()))
                         .why(of("plan.why.standby"))
                         .expect(readings.pressure(
                                 gauge,
@@ -146,15 +146,15 @@ final class Closing {
     }
 
     private void branch(ReducingValve v, Situation set) {
-        bench.machine().go(set);
+        site.rehearsal().go(set);
         unit.gaugesOn(v.outlet()).stream()
                 .findFirst()
-                .ifPresent(gauge -> draft.step(
+                .ifPresent(gauge -> script.step(
                                 Kind.TEST,
                                 of("plan.branch-stands")
                                         .name("setting", v.id())
                                         .name("gauge", gauge.id())
-                                        .name("throttle", bench.load().id()))
+                                        .name("throttle", site.load().id()))
                         .why(of("plan.why.branch-stands"))
                         .expect(readings.pressure(
                                 gauge,
@@ -167,13 +167,13 @@ final class Closing {
 
     /** With the accumulator on the line and oil drawn slowly: the lowest that the gauge comes to before it rises again. */
     private void cutIn(UnloadingValve v) {
-        Rehearsal m = bench.machine();
+        Rehearsal m = site.rehearsal();
         double cutOut = m.situation.settings().getOrDefault(v.id(), v.settingPa());
         double cutIn = cutOut * (1 - v.differential().orElseThrow());
-        m.go(Charging.of(bench, m.situation, v));
+        m.go(Charging.of(site, m.situation, v));
         unit.gaugesOn(v.pilot()).stream()
                 .findFirst()
-                .ifPresent(gauge -> draft.step(
+                .ifPresent(gauge -> script.step(
                                 Kind.TEST,
                                 of("plan.read-cut-in")
                                         .name("setting", v.id())
@@ -198,36 +198,36 @@ final class Closing {
 
     /** The load opened until the gauge shows what the work needs; the motor must then draw what the model says. */
     private void workingPoint(Work w, Situation set) {
-        Optional<Throttle> load = bench.loads().stream()
+        Optional<Throttle> load = site.loads().stream()
                 .filter(t -> t.a().equals(w.line()) && t.b().equals(Line.TANK))
                 .findFirst();
         Optional<TestPoint> gauge = unit.gaugesOn(w.line()).stream().findFirst();
         if (load.isEmpty() || gauge.isEmpty()) {
             return;
         }
-        Rehearsal m = bench.machine();
+        Rehearsal m = site.rehearsal();
         Optional<Double> opening = openingFor(load.get(), w, set);
         if (opening.isEmpty()) {
             return;
         }
         m.go(set.withOpening(load.get().id(), opening.get()));
-        draft.step(
+        script.step(
                         Kind.TEST,
                         of("plan.working-point")
                                 .name("throttle", load.get().id())
                                 .name("work", w.name().isEmpty() ? w.id() : w.name())
                                 .pressure("pressure", w.pressurePa())
-                                .name("motor", Site.names(bench.drivers())))
-                .why(of("plan.why.working-point").name("motor", Site.names(bench.drivers())))
+                                .name("motor", Site.names(site.drivers())))
+                .why(of("plan.why.working-point").name("motor", Site.names(site.drivers())))
                 .moves(load.get().id())
                 .expect(readings.pressure(gauge.get(), w.pressurePa() * 0.05))
                 .expect(readings.currents())
                 .ifNot(of("plan.if-not.current-high"), of("plan.if-not.worn"))
                 .caution("injection", "hot")
-                .onTime(bench.drivers())
+                .onTime(site.drivers())
                 .minutes(1)
                 .add();
-        OnTime.rest(bench);
+        OnTime.rest(site);
         m.go(set);
     }
 
@@ -237,7 +237,7 @@ final class Closing {
         double high = 1;
         for (int i = 0; i < 24; i++) {
             double mid = (low + high) / 2;
-            Optional<SteadyState> s = bench.machine().solved(set.withOpening(load.id(), mid));
+            Optional<SteadyState> s = site.rehearsal().solved(set.withOpening(load.id(), mid));
             if (s.isEmpty()) {
                 return Optional.empty();
             }
@@ -251,23 +251,23 @@ final class Closing {
     }
 
     void handOver() {
-        draft.phase(Phase.Id.HAND_OVER);
-        Rehearsal m = bench.machine();
-        m.go(bench.stopped(m.situation));
-        Script.Writer stop = draft.step(Kind.CHECK, of("plan.stop-all").name("motor", Site.names(bench.drivers())))
+        script.phase(Phase.Id.HAND_OVER);
+        Rehearsal m = site.rehearsal();
+        m.go(site.stopped(m.situation));
+        Script.Writer stop = script.step(Kind.CHECK, of("plan.stop-all").name("motor", Site.names(site.drivers())))
                 .why(of("plan.why.stop-all"));
-        bench.drivers().forEach(d -> stop.does("lock-out", d.id(), 1));
-        stop.moves(bench.drivers()).caution("lock-out").minutes(2).add();
-        LetDown.write(bench);
-        LetDown.proveZero(bench, "plan.prove-zero-again");
+        site.drivers().forEach(d -> stop.does("lock-out", d.id(), 1));
+        stop.moves(site.drivers()).caution("lock-out").minutes(2).add();
+        LetDown.write(site);
+        LetDown.proveZero(site, "plan.prove-zero-again");
         for (TestPoint gauge : unit.testPoints()) {
-            draft.step(Kind.RESTORE, of("plan.remove-gear").name("gauge", gauge.id()))
+            script.step(Kind.RESTORE, of("plan.remove-gear").name("gauge", gauge.id()))
                     .why(of("plan.why.remove-gear"))
                     .caution("rated-parts")
                     .minutes(3)
                     .add();
         }
-        draft.step(Kind.RESTORE, of("plan.tag"))
+        script.step(Kind.RESTORE, of("plan.tag"))
                 .why(of("plan.why.tag"))
                 .note("next-check")
                 .minutes(5)

@@ -54,10 +54,10 @@ final class Course {
     private static final double DEPENDS = 0.3;
 
     /** @param setting Pa at which the screw stands when the gauge shows the target */
-    record Leg(Target target, double setting, Arrangement reach) {}
+    record Leg(Target target, double setting, Arrangement arrangement) {}
 
     private final PowerUnit unit;
-    private final GaugeSearch reaching;
+    private final GaugeSearch search;
     private final Paths paths;
     private final SectionOrder sections;
     private final Map<String, Plan.Refusal> stuck = new LinkedHashMap<>();
@@ -68,9 +68,9 @@ final class Course {
 
     private record Way(List<Leg> legs, double cost) {}
 
-    Course(PowerUnit unit, GaugeSearch reaching, SectionOrder sections) {
+    Course(PowerUnit unit, GaugeSearch search, SectionOrder sections) {
         this.unit = unit;
-        this.reaching = reaching;
+        this.search = search;
         this.sections = sections;
         this.paths = new Paths(unit);
     }
@@ -140,7 +140,7 @@ final class Course {
     private Optional<Way> onwards(Option o, Situation at, Set<String> done) {
         String setting = o.leg().target().setting();
         Situation next = at.withSetting(setting, o.leg().setting());
-        for (String raised : o.leg().reach().raised()) {
+        for (String raised : o.leg().arrangement().raised()) {
             next = next.withSetting(raised, unit.setting(raised).screw().maxPa());
         }
         Set<String> with = new TreeSet<>(done);
@@ -212,15 +212,15 @@ final class Course {
         Predicate<String> mayRaise = id -> !done.contains(id)
                 && !id.equals(t.setting())
                 && unit.setting(id).limitsPressure();
-        double v = reaching.settingFor(t, at, mayRaise);
+        double v = search.settingFor(t, at, mayRaise);
         Situation from = at.withSetting(t.setting(), v);
-        Optional<Arrangement> found = reaching.find(t.setting(), from, mayRaise);
+        Optional<Arrangement> found = search.find(t.setting(), from, mayRaise);
         if (found.isEmpty()) {
             hidden(t, from);
             return Optional.empty();
         }
-        Arrangement reach = found.get();
-        if (reach.gauges().isEmpty()) {
+        Arrangement arrangement = found.get();
+        if (arrangement.gauges().isEmpty()) {
             refuse(
                     "gauge-missing",
                     unit.setting(t.setting()).line(),
@@ -229,14 +229,14 @@ final class Course {
                             .name("setting", t.setting()));
             return Optional.empty();
         }
-        TestPoint gauge = reach.gauges().get(0);
+        TestPoint gauge = arrangement.gauges().get(0);
         double apart = Math.max(gauge.errorPa(), t.tolerancePa());
-        if (!keeps(reach, gauge, v + apart)) {
+        if (!keeps(arrangement, gauge, v + apart)) {
             Reason apartness = Reason.of("plan.refused.apart")
                     .name("setting", t.setting())
                     .name("gauge", gauge.id())
                     .pressure("needed", apart);
-            Optional<String> holder = holder(reach, gauge, v + apart);
+            Optional<String> holder = holder(arrangement, gauge, v + apart);
             refuse(
                     "never-has-the-gauge",
                     t.setting(),
@@ -245,38 +245,43 @@ final class Course {
                             : apartness.said("holder", Reason.of("part.no-other-limiter")));
             return Optional.empty();
         }
-        long moves = reach.raised().stream()
+        long moves = arrangement.raised().stream()
                 .filter(id -> at.settings().get(id) < unit.setting(id).screw().maxPa() - 1)
                 .count();
         double cost = MOVE * moves
-                + (keeps(reach, gauge, PAST * v) ? 0 : LOSES_THE_GAUGE)
-                + (depends(reach, gauge, t, done) ? DEPENDS_ON_UNSET : 0)
-                + reach.state().shaftPower() / KW;
-        return Optional.of(new Option(new Leg(t, v, reach), cost));
+                + (keeps(arrangement, gauge, PAST * v) ? 0 : LOSES_THE_GAUGE)
+                + (depends(arrangement, gauge, t, done) ? DEPENDS_ON_UNSET : 0)
+                + arrangement.state().shaftPower() / KW;
+        return Optional.of(new Option(new Leg(t, v, arrangement), cost));
     }
 
-    private boolean keeps(Arrangement reach, TestPoint gauge, double setting) {
-        return holder(reach, gauge, setting).filter(reach.setting()::equals).isPresent();
+    private boolean keeps(Arrangement arrangement, TestPoint gauge, double setting) {
+        return holder(arrangement, gauge, setting)
+                .filter(arrangement.setting()::equals)
+                .isPresent();
     }
 
-    private Optional<String> holder(Arrangement reach, TestPoint gauge, double setting) {
-        double within = unit.setting(reach.setting()).screw().clamp(setting);
-        return reaching.solve(reach.situation().withSetting(reach.setting(), within))
+    private Optional<String> holder(Arrangement arrangement, TestPoint gauge, double setting) {
+        double within = unit.setting(arrangement.setting()).screw().clamp(setting);
+        return search.solve(arrangement.situation().withSetting(arrangement.setting(), within))
                 .flatMap(s -> s.limiterOf(gauge.line()));
     }
 
     /** A reading that moves with a screw which has yet to be set proves nothing yet. */
-    private boolean depends(Arrangement reach, TestPoint gauge, Target t, Set<String> done) {
+    private boolean depends(Arrangement arrangement, TestPoint gauge, Target t, Set<String> done) {
         for (Target other : unit.targets()) {
             String id = other.setting();
-            if (id.equals(t.setting()) || done.contains(id) || reach.raised().contains(id)) {
+            if (id.equals(t.setting())
+                    || done.contains(id)
+                    || arrangement.raised().contains(id)) {
                 continue;
             }
-            double at = reach.situation()
+            double at = arrangement
+                    .situation()
                     .settings()
                     .getOrDefault(id, unit.setting(id).present());
-            Optional<SteadyState> moved = reaching.solve(reach.situation().withSetting(id, at + Si.BAR));
-            double now = reach.state().pressure(gauge.line());
+            Optional<SteadyState> moved = search.solve(arrangement.situation().withSetting(id, at + Si.BAR));
+            double now = arrangement.state().pressure(gauge.line());
             if (moved.isEmpty() || Math.abs(moved.get().pressure(gauge.line()) - now) > DEPENDS * Si.BAR) {
                 return true;
             }
@@ -286,7 +291,7 @@ final class Course {
 
     private void hidden(Target t, Situation from) {
         String line = unit.setting(t.setting()).line();
-        Optional<String> holder = reaching.solve(from).flatMap(s -> s.limiterOf(line));
+        Optional<String> holder = search.solve(from).flatMap(s -> s.limiterOf(line));
         refuse("never-has-the-gauge", t.setting(), Refusals.hidden(t.setting(), line, holder));
     }
 

@@ -21,18 +21,18 @@ import java.util.List;
  * the way (in one go or following in stages), pump up to the relief's target, relief out until it just passes.
  */
 final class CrackRoute {
-    private final Site bench;
+    private final Site site;
     private final PowerUnit unit;
-    private final Script draft;
+    private final Script script;
     private final Readings readings;
     private final School school;
     private final Moves moves;
 
-    CrackRoute(Site bench, School school, Moves moves) {
-        this.bench = bench;
-        this.unit = bench.unit();
-        this.draft = bench.draft();
-        this.readings = bench.readings();
+    CrackRoute(Site site, School school, Moves moves) {
+        this.site = site;
+        this.unit = site.unit();
+        this.script = site.script();
+        this.readings = site.readings();
         this.school = school;
         this.moves = moves;
     }
@@ -40,7 +40,7 @@ final class CrackRoute {
     /** Writes the leg; {@link Rehearsal#refuse} where the pump can't reach. */
     void write(Course.Leg leg, Pump pump) {
         Target t = leg.target();
-        Rehearsal m = bench.machine();
+        Rehearsal m = site.rehearsal();
         Setting compensator = unit.setting(pump.compensatorId());
         Setting relief = unit.setting(t.setting());
         if (compensator.screw().maxPa() < leg.setting()) {
@@ -54,9 +54,9 @@ final class CrackRoute {
                             .pressure("max", compensator.screw().maxPa()));
             return;
         }
-        TestPoint gauge = leg.reach().gauges().get(0);
-        bench.machine().go(deadhead(leg, compensator, relief));
-        double proved = PumpProof.write(bench, gauge, compensator, relief);
+        TestPoint gauge = leg.arrangement().gauges().get(0);
+        site.rehearsal().go(deadhead(leg, compensator, relief));
+        double proved = PumpProof.write(site, gauge, compensator, relief);
         if (school == School.SIDE_BY_SIDE) {
             inStages(leg, gauge, compensator, relief);
         }
@@ -67,18 +67,18 @@ final class CrackRoute {
 
     /** Valves as they must stand for the compensator to hold this line without flow. */
     private Situation deadhead(Course.Leg leg, Setting compensator, Setting relief) {
-        Situation up = bench.machine()
+        Situation up = site.rehearsal()
                 .situation
                 .withSetting(compensator.id(), leg.setting())
                 .withSetting(relief.id(), relief.screw().maxPa());
-        return bench.reaching()
+        return site.search()
                 .find(compensator.id(), up, none -> false)
                 .map(Arrangement::situation)
                 .orElse(up);
     }
 
     private void inStages(Course.Leg leg, TestPoint gauge, Setting compensator, Setting relief) {
-        Rehearsal m = bench.machine();
+        Rehearsal m = site.rehearsal();
         for (double share : new double[] {0.25, 0.5, 0.75}) {
             double aim = share * leg.setting();
             double above = relief.screw().clamp(aim + 0.15 * leg.setting());
@@ -88,7 +88,7 @@ final class CrackRoute {
             m.go(m.situation.withSetting(
                     compensator.id(), Math.max(aim, compensator.screw().minPa())));
             m.proveOvershoot(compensator.id(), aim);
-            draft.step(
+            script.step(
                             Kind.START_POSITION,
                             of("plan.stage")
                                     .name("compensator", compensator.id())
@@ -102,7 +102,7 @@ final class CrackRoute {
                     .caution("injection", "adjuster-only")
                     .minutes(4)
                     .add();
-            draft.step(Kind.CHECK, of("plan.leak-walk"))
+            script.step(Kind.CHECK, of("plan.leak-walk"))
                     .why(of("plan.why.leak-walk"))
                     .caution("injection")
                     .minutes(2)
@@ -111,10 +111,10 @@ final class CrackRoute {
     }
 
     private void reliefIn(TestPoint gauge, Setting compensator, Setting relief, double band) {
-        Rehearsal m = bench.machine();
+        Rehearsal m = site.rehearsal();
         double turns = moves.turnsTo(relief, relief.screw().maxPa());
         m.go(m.situation.withSetting(relief.id(), relief.screw().maxPa()));
-        draft.step(Kind.START_POSITION, of("plan.relief-in").name("relief", relief.id()))
+        script.step(Kind.START_POSITION, of("plan.relief-in").name("relief", relief.id()))
                 .why(of("plan.why.relief-in").name("relief", relief.id()).turns("turns", turns))
                 .setting(relief.id())
                 .goal(new Goal.ToEnd(gauge.id(), readings.of(gauge), moves.limit(gauge), turns))
@@ -129,11 +129,11 @@ final class CrackRoute {
     }
 
     private void compensatorUp(Course.Leg leg, TestPoint gauge, Setting compensator, Setting relief) {
-        Rehearsal m = bench.machine();
+        Rehearsal m = site.rehearsal();
         double near = near(leg.target(), gauge, compensator);
         m.go(m.situation.withSetting(compensator.id(), leg.setting()));
         m.proveOvershoot(compensator.id(), leg.setting());
-        draft.step(
+        script.step(
                         Kind.START_POSITION,
                         of("plan.compensator-up")
                                 .name("compensator", compensator.id())
@@ -166,14 +166,14 @@ final class CrackRoute {
     }
 
     private void crack(Course.Leg leg, TestPoint gauge, Setting compensator, Setting relief) {
-        Rehearsal m = bench.machine();
+        Rehearsal m = site.rehearsal();
         Target t = leg.target();
         boolean alone = m.alone(compensator.id());
-        boolean engine = bench.drivers().stream().allMatch(d -> d instanceof Engine);
+        boolean engine = site.drivers().stream().allMatch(d -> d instanceof Engine);
         m.go(m.situation.withSetting(relief.id(), leg.setting()));
         m.proveOvershoot(relief.id(), leg.setting());
         Goal goal = new Goal.Crack(gauge.id(), leg.setting(), t.tolerancePa(), moves.limit(gauge));
-        draft.step(
+        script.step(
                         Kind.SET,
                         of("plan.relief-crack")
                                 .name("relief", relief.id())

@@ -22,26 +22,26 @@ final class FirstStart {
     /** Oil in a hall before work, for the estimate of warming time only. */
     private static final double LONGEST_WARM_UP = 240;
 
-    private final Site bench;
+    private final Site site;
     private final PowerUnit unit;
-    private final Script draft;
+    private final Script script;
     private final Readings readings;
 
-    FirstStart(Site bench) {
-        this.bench = bench;
-        this.unit = bench.unit();
-        this.draft = bench.draft();
-        this.readings = bench.readings();
+    FirstStart(Site site) {
+        this.site = site;
+        this.unit = site.unit();
+        this.script = site.script();
+        this.readings = site.readings();
     }
 
     void firstStart() {
-        draft.phase(Phase.Id.FIRST_START);
-        for (Driver d : bench.drivers()) {
+        script.phase(Phase.Id.FIRST_START);
+        for (Driver d : site.drivers()) {
             String code =
                     d instanceof Engine ? "plan.turn-engine" : d instanceof DcMotor ? "plan.jog-pack" : "plan.jog";
             Reason jog = of(code).name("motor", d.id());
             Optional<String> arrow = rotation(d);
-            draft.step(
+            script.step(
                             Kind.CHECK,
                             arrow.isPresent()
                                     ? jog.name("rotation", arrow.get())
@@ -49,30 +49,30 @@ final class FirstStart {
                     .why(of("plan.why.jog"))
                     .does("lock-out", d.id(), 0)
                     .does("rotation", d.id(), 1)
-                    .caution(bench.coupled(d) ? new String[] {"coupling", "suction"} : new String[] {"lock-out"})
+                    .caution(site.coupled(d) ? new String[] {"coupling", "suction"} : new String[] {"lock-out"})
                     .people(2)
                     .minutes(3)
                     .add();
         }
-        Rehearsal m = bench.machine();
-        m.go(flushing(bench.running(m.situation)));
-        boolean engines = bench.drivers().stream().allMatch(d -> d instanceof Engine);
-        draft.step(
+        Rehearsal m = site.rehearsal();
+        m.go(flushing(site.running(m.situation)));
+        boolean engines = site.drivers().stream().allMatch(d -> d instanceof Engine);
+        script.step(
                         Kind.TEST,
                         of(engines ? "plan.flush-engine" : "plan.flush")
-                                .name("motor", Site.names(bench.drivers()))
-                                .name("throttle", Site.names(bench.loads())))
+                                .name("motor", Site.names(site.drivers()))
+                                .name("throttle", Site.names(site.loads())))
                 .why(of("plan.why.flush"))
-                .moves(bench.drivers())
-                .expect(readings.roughly(bench.gauge()))
+                .moves(site.drivers())
+                .expect(readings.roughly(site.gauge()))
                 .expect(readings.currents())
                 .ifNot(of("plan.if-not.no-pressure"), of("plan.if-not.rattle"), of("plan.if-not.current-high"))
                 .caution("injection", "rotation-stop")
-                .onTime(bench.drivers())
+                .onTime(site.drivers())
                 .minutes(6)
                 .add();
-        OnTime.rest(bench);
-        draft.step(Kind.CHECK, of("plan.leak-walk"))
+        OnTime.rest(site);
+        script.step(Kind.CHECK, of("plan.leak-walk"))
                 .why(of("plan.why.leak-walk"))
                 .caution("injection")
                 .minutes(3)
@@ -81,10 +81,10 @@ final class FirstStart {
 
     /** The valves as they rest with every load open; where no oil takes that way, the position in which most does. */
     private Situation flushing(Situation running) {
-        Rehearsal m = bench.machine();
-        Situation best = bench.loads(running, 1);
+        Rehearsal m = site.rehearsal();
+        Situation best = site.loads(running, 1);
         double most = flow(m.solved(best));
-        for (Situation s : bench.anyPosition(best)) {
+        for (Situation s : site.anyPosition(best)) {
             double flow = flow(m.solved(s));
             if (flow > 2 * most + 1e-6) {
                 most = flow;
@@ -96,7 +96,7 @@ final class FirstStart {
 
     /** Oil that goes through the loads, m3/s; none where the model has no answer. */
     private double flow(Optional<SteadyState> solved) {
-        return solved.map(s -> bench.loads().stream()
+        return solved.map(s -> site.loads().stream()
                         .mapToDouble(t -> Math.abs(s.valve(t.id()).flow()))
                         .sum())
                 .orElse(0.0);
@@ -111,14 +111,14 @@ final class FirstStart {
     }
 
     void warmUp() {
-        draft.phase(Phase.Id.WARM_UP);
-        Rehearsal m = bench.machine();
+        script.phase(Phase.Id.WARM_UP);
+        Rehearsal m = site.rehearsal();
         Fluid f = unit.fluid();
         // A pack with an on-time limit can't warm its oil; its band begins where a hall is.
-        boolean pack = bench.drivers().stream().anyMatch(d -> d instanceof DcMotor);
-        m.go(pack ? bench.stopped(m.situation) : warmest(m));
+        boolean pack = site.drivers().stream().anyMatch(d -> d instanceof DcMotor);
+        m.go(pack ? site.stopped(m.situation) : warmest(m));
         double seconds = m.heat() > 0 ? f.heatCapacity() * Math.max(0, f.bandLow() - Fluid.HALL) / m.heat() : 0;
-        draft.step(
+        script.step(
                         Kind.TEST,
                         of(pack ? "plan.oil-in-band" : "plan.warm-up")
                                 .temperature("low", f.bandLow())
@@ -139,13 +139,13 @@ final class FirstStart {
 
     /** Load and valves so that most heat is made, far below every rating and the motor's own. */
     private Situation warmest(Rehearsal m) {
-        Situation best = bench.loads(m.situation.centred(unit), 0);
+        Situation best = site.loads(m.situation.centred(unit), 0);
         double most = 0;
         List<Situation> ways = new ArrayList<>();
         for (double opening : new double[] {0, 0.1, 0.3, 1}) {
-            Situation s = bench.loads(m.situation.centred(unit), opening);
+            Situation s = site.loads(m.situation.centred(unit), opening);
             ways.add(s);
-            ways.addAll(bench.anyPosition(s));
+            ways.addAll(site.anyPosition(s));
         }
         for (Situation s : ways) {
             Optional<SteadyState> state = m.solved(s).filter(this::low);

@@ -32,17 +32,17 @@ final class HoldTest {
 
     private static final double STEP_S = 0.5;
 
-    private final Site bench;
+    private final Site site;
     private final PowerUnit unit;
 
-    HoldTest(Site bench) {
-        this.bench = bench;
-        this.unit = bench.unit();
+    HoldTest(Site site) {
+        this.site = site;
+        this.unit = site.unit();
     }
 
     /** Nothing where no line with a gauge holds. */
     void write(Situation set) {
-        bench.machine().solved(set).ifPresent(start -> write(set, start));
+        site.rehearsal().solved(set).ifPresent(start -> write(set, start));
     }
 
     private void write(Situation set, SteadyState start) {
@@ -77,30 +77,30 @@ final class HoldTest {
     }
 
     private void steps(Situation set, TestPoint gauge, double seconds, double from, double left) {
-        Rehearsal m = bench.machine();
+        Rehearsal m = site.rehearsal();
         m.go(set);
-        bench.draft()
+        site.script()
                 .step(Kind.TEST, of("plan.hold-start").name("gauge", gauge.id()))
                 .why(of("plan.why.hold"))
-                .expect(bench.readings().roughly(gauge))
+                .expect(site.readings().roughly(gauge))
                 .ifNot(of("plan.if-not.no-pressure"))
                 .caution("injection")
-                .onTime(bench.drivers())
+                .onTime(site.drivers())
                 .minutes(2)
                 .add();
-        m.go(bench.stopped(set));
+        m.go(site.stopped(set));
         double band = WITHIN * from + gauge.errorPa();
         Expect end = new Expect(gauge.id(), Value.Kind.PRESSURE, left, Math.max(0, left - band), from + gauge.errorPa())
                 .taken(Expect.Take.AFTER, seconds);
-        bench.draft()
+        site.script()
                 .step(
                         Kind.TEST,
                         of("plan.hold-end")
-                                .name("motor", Site.names(bench.drivers()))
+                                .name("motor", Site.names(site.drivers()))
                                 .name("gauge", gauge.id())
                                 .time("time", seconds))
                 .why(of("plan.why.hold-end").pressure("from", from).pressure("left", left))
-                .moves(bench.drivers())
+                .moves(site.drivers())
                 .expect(end)
                 .ifNot(of("plan.if-not.falls"))
                 .caution("stored-pressure")

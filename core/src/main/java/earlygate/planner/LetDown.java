@@ -19,15 +19,15 @@ import java.util.Set;
 final class LetDown {
     private LetDown() {}
 
-    static void write(Site bench) {
-        Rehearsal m = bench.machine();
-        PowerUnit unit = bench.unit();
-        Situation open = bench.stopped(m.situation);
-        for (Throttle t : bench.handValves()) {
+    static void write(Site site) {
+        Rehearsal m = site.rehearsal();
+        PowerUnit unit = site.unit();
+        Situation open = site.stopped(m.situation);
+        for (Throttle t : site.handValves()) {
             open = open.withOpening(t.id(), 1);
         }
         m.go(open);
-        bench.draft().arrange(Set.of());
+        site.script().arrange(Set.of());
         List<Positioned> levers = unit.all(Positioned.class).stream()
                 .filter(v -> !v.moved().isEmpty())
                 .toList();
@@ -38,19 +38,19 @@ final class LetDown {
                 s = s.withPosition(v.id(), v.moved().get(Math.min(i, v.moved().size() - 1)));
             }
             m.go(s);
-            bench.draft().arrange(Set.of());
+            site.script().arrange(Set.of());
         }
         m.go(m.situation.centred(unit));
-        bench.draft().arrange(Set.of());
+        site.script().arrange(Set.of());
     }
 
-    static void proveZero(Site bench, String code) {
-        for (TestPoint gauge : bench.unit().testPoints()) {
-            bench.draft()
+    static void proveZero(Site site, String code) {
+        for (TestPoint gauge : site.unit().testPoints()) {
+            site.script()
                     .step(Kind.TEST, of(code).name("gauge", gauge.id()).name("line", gauge.line()))
                     .why(of("plan.why.prove-zero"))
                     .demand(Demand.ZERO)
-                    .expect(bench.readings().zero(gauge))
+                    .expect(site.readings().zero(gauge))
                     .ifNot(of("plan.if-not.pressure-left"))
                     .caution("injection", "stored-pressure")
                     .minutes(2)

@@ -13,24 +13,24 @@ import java.util.List;
 
 /** The moves that every leg is made of: valves put in place, a screw moved out of the way, a nut tightened. */
 final class Moves {
-    private final Site bench;
+    private final Site site;
     private final PowerUnit unit;
-    private final Script draft;
+    private final Script script;
     private final Readings readings;
 
-    Moves(Site bench) {
-        this.bench = bench;
-        this.unit = bench.unit();
-        this.draft = bench.draft();
-        this.readings = bench.readings();
+    Moves(Site site) {
+        this.site = site;
+        this.unit = site.unit();
+        this.script = site.script();
+        this.readings = site.readings();
     }
 
     void move(Setting s, double to, String code, TestPoint gauge) {
-        Rehearsal m = bench.machine();
+        Rehearsal m = site.rehearsal();
         double turns = turnsTo(s, to);
         boolean end = to >= s.screw().maxPa();
         m.go(m.situation.withSetting(s.id(), to));
-        draft.step(Kind.START_POSITION, of(code).name("setting", s.id()).turns("turns", turns))
+        script.step(Kind.START_POSITION, of(code).name("setting", s.id()).turns("turns", turns))
                 .why(of("plan.why.raise").name("setting", s.id()))
                 .setting(s.id())
                 .goal(
@@ -45,14 +45,14 @@ final class Moves {
 
     void lockStep(String setting, Goal goal, List<Expect> expect) {
         boolean cap = unit.capped(setting);
-        draft.step(Kind.LOCK, of(cap ? "plan.lock-cap" : "plan.lock").name("setting", setting))
+        script.step(Kind.LOCK, of(cap ? "plan.lock-cap" : "plan.lock").name("setting", setting))
                 .why(of("plan.why.lock"))
                 .setting(setting)
                 .goal(goal)
                 .expect(expect)
                 .ifNot(of("plan.if-not.lock-moved").name("setting", setting))
                 .caution("injection")
-                .onTime(bench.drivers())
+                .onTime(site.drivers())
                 .minutes(3)
                 .add();
     }
@@ -63,6 +63,6 @@ final class Moves {
 
     double turnsTo(Setting s, double to) {
         Screw screw = s.screw();
-        return Site.sixteenths((to - bench.machine().situation.settings().get(s.id())) / screw.paPerTurn());
+        return Site.sixteenths((to - site.rehearsal().situation.settings().get(s.id())) / screw.paPerTurn());
     }
 }

@@ -11,12 +11,12 @@ final class OnTime {
     private OnTime() {}
 
     /** Writes the rest of every such motor that runs now; nothing for other drives. */
-    static void rest(Site bench) {
-        Rehearsal m = bench.machine();
-        for (DcMotor d : bench.unit().all(DcMotor.class)) {
+    static void rest(Site site) {
+        Rehearsal m = site.rehearsal();
+        for (DcMotor d : site.unit().all(DcMotor.class)) {
             if (m.situation.drivers().get(d.id()).running()) {
                 m.go(m.situation.withDriver(d.id(), false));
-                bench.draft()
+                site.script()
                         .step(Kind.CHECK, of("plan.rest").name("motor", d.id()).time("time", d.cycle() - d.onTime()))
                         .why(of("plan.why.rest").time("on", d.onTime()).time("cycle", d.cycle()))
                         .moves(d.id())

@@ -40,14 +40,14 @@ public final class Planner {
         if (!unfit.isEmpty()) {
             return refused(school, unfit, List.of());
         }
-        GaugeSearch reaching = new GaugeSearch(unit);
-        Course course = new Course(unit, reaching, sections);
+        GaugeSearch search = new GaugeSearch(unit);
+        Course course = new Course(unit, search, sections);
         Optional<List<Course.Leg>> legs = course.derive();
         if (legs.isEmpty()) {
             return refused(school, course.stuck(), List.of());
         }
         List<Plan> all = schools(unit).stream()
-                .map(s -> one(unit, reaching, course, legs.get(), s))
+                .map(s -> one(unit, search, course, legs.get(), s))
                 .toList();
         List<Plan.Comparison> comparison =
                 all.stream().flatMap(p -> p.comparison().stream()).toList();
@@ -81,27 +81,27 @@ public final class Planner {
                 .findFirst();
     }
 
-    private static Plan one(PowerUnit unit, GaugeSearch reaching, Course course, List<Course.Leg> legs, School school) {
-        Site bench = Site.of(unit, reaching);
-        Preliminaries before = new Preliminaries(bench);
+    private static Plan one(PowerUnit unit, GaugeSearch search, Course course, List<Course.Leg> legs, School school) {
+        Site site = Site.of(unit, search);
+        Preliminaries before = new Preliminaries(site);
         before.paper();
         before.makeSafe();
         before.beforeStart(s -> course.start(s, school == School.LEAD_WITH_RELIEF));
-        FirstStart first = new FirstStart(bench);
+        FirstStart first = new FirstStart(site);
         first.firstStart();
         first.warmUp();
-        Setter setter = new Setter(bench, school, legs);
+        Setter setter = new Setter(site, school, legs);
         setter.set();
         setter.lock();
-        Closing after = new Closing(bench);
+        Closing after = new Closing(site);
         after.verify();
         after.handOver();
-        List<Plan.Refusal> refused = bench.machine().refused;
-        Plan.Comparison cost = bench.draft().comparison(school, refused.stream().findFirst());
+        List<Plan.Refusal> refused = site.rehearsal().refused;
+        Plan.Comparison cost = site.script().comparison(school, refused.stream().findFirst());
         return new Plan(
                 school,
                 Reason.of("plan.why.none"),
-                refused.isEmpty() ? bench.draft().phases() : List.of(),
+                refused.isEmpty() ? site.script().phases() : List.of(),
                 List.of(cost),
                 refused);
     }

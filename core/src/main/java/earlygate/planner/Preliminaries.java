@@ -22,21 +22,21 @@ import java.util.function.ToDoubleFunction;
 
 /** Phases 1 to 3: paper, make safe, before the first start. */
 final class Preliminaries {
-    private final Site bench;
+    private final Site site;
     private final PowerUnit unit;
-    private final Script draft;
+    private final Script script;
     private final Readings readings;
 
-    Preliminaries(Site bench) {
-        this.bench = bench;
-        this.unit = bench.unit();
-        this.draft = bench.draft();
-        this.readings = bench.readings();
+    Preliminaries(Site site) {
+        this.site = site;
+        this.unit = site.unit();
+        this.script = site.script();
+        this.readings = site.readings();
     }
 
     void paper() {
-        draft.phase(Phase.Id.PAPER);
-        draft.step(
+        script.phase(Phase.Id.PAPER);
+        script.step(
                         Kind.CHECK,
                         of("plan.schematic")
                                 .name("number", unit.drawing().number())
@@ -45,7 +45,7 @@ final class Preliminaries {
                 .minutes(5)
                 .add();
         for (Target t : unit.targets()) {
-            draft.step(
+            script.step(
                             Kind.CHECK,
                             of("plan.target")
                                     .name("setting", t.setting())
@@ -55,7 +55,7 @@ final class Preliminaries {
                     .add();
         }
         for (TestPoint gauge : unit.testPoints()) {
-            draft.step(
+            script.step(
                             Kind.CHECK,
                             of("plan.instruments")
                                     .name("gauge", gauge.id())
@@ -81,25 +81,27 @@ final class Preliminaries {
 
     /** Everything let down and proved at zero on a gauge that is already there, or at a bleed; only then gauges go on. */
     void makeSafe() {
-        draft.phase(Phase.Id.MAKE_SAFE);
-        for (Driver d : bench.drivers()) {
+        script.phase(Phase.Id.MAKE_SAFE);
+        for (Driver d : site.drivers()) {
             boolean pack = d instanceof DcMotor;
-            draft.step(Kind.CHECK, of(pack ? "plan.clamp-off" : "plan.lock-out").name("motor", d.id()))
+            script.step(
+                            Kind.CHECK,
+                            of(pack ? "plan.clamp-off" : "plan.lock-out").name("motor", d.id()))
                     .why(of("plan.why.lock-out"))
                     .does("lock-out", d.id(), 1)
                     .caution("lock-out", "stored-pressure")
                     .minutes(5)
                     .add();
         }
-        draft.step(Kind.CHECK, of("plan.block-load"))
+        script.step(Kind.CHECK, of("plan.block-load"))
                 .why(of("plan.why.block-load"))
                 .caution("loads")
                 .minutes(5)
                 .add();
-        LetDown.write(bench);
-        LetDown.proveZero(bench, "plan.prove-zero-on-line");
+        LetDown.write(site);
+        LetDown.proveZero(site, "plan.prove-zero-on-line");
         for (Accumulator a : unit.all(Accumulator.class)) {
-            draft.step(
+            script.step(
                             Kind.CHECK,
                             of("plan.precharge").name("accumulator", a.id()).pressure("precharge", a.prechargePa()))
                     .why(of("plan.why.precharge"))
@@ -110,7 +112,7 @@ final class Preliminaries {
                     .add();
         }
         for (TestPoint gauge : unit.testPoints()) {
-            draft.step(
+            script.step(
                             Kind.MOVE_GAUGE,
                             of("plan.fit-gauge")
                                     .name("gauge", gauge.id())
@@ -124,8 +126,8 @@ final class Preliminaries {
     }
 
     void beforeStart(ToDoubleFunction<Setting> start) {
-        draft.phase(Phase.Id.BEFORE_START);
-        draft.step(
+        script.phase(Phase.Id.BEFORE_START);
+        script.step(
                         Kind.CHECK,
                         of("plan.oil")
                                 .name("oil", unit.fluid().name())
@@ -137,7 +139,7 @@ final class Preliminaries {
                 .add();
         for (Pump p : unit.all(Pump.class)) {
             if (p.suctionValve()) {
-                draft.step(Kind.CHECK, of("plan.suction").name("pump", p.id()))
+                script.step(Kind.CHECK, of("plan.suction").name("pump", p.id()))
                         .why(of("plan.why.suction"))
                         .does("suction", p.id(), 1)
                         .caution("suction")
@@ -145,7 +147,7 @@ final class Preliminaries {
                         .add();
             }
             if (p.caseToFill()) {
-                draft.step(Kind.CHECK, of("plan.case").name("pump", p.id()))
+                script.step(Kind.CHECK, of("plan.case").name("pump", p.id()))
                         .why(of("plan.why.case"))
                         .does("fill", p.id(), 1)
                         .caution("empty-case")
@@ -153,28 +155,30 @@ final class Preliminaries {
                         .add();
             }
         }
-        bench.drivers().forEach(this::supply);
+        site.drivers().forEach(this::supply);
         for (Setting s : unit.settings()) {
             if (unit.target(s.id()).isPresent()) {
                 begin(s, start.applyAsDouble(s));
             }
         }
-        Rehearsal m = bench.machine();
+        Rehearsal m = site.rehearsal();
         Situation still = m.situation.centred(unit);
-        for (Throttle t : bench.handValves()) {
+        for (Throttle t : site.handValves()) {
             still = still.withOpening(t.id(), t.purpose() == Throttle.Purpose.LOAD ? 1 : 0);
         }
         m.go(still);
-        draft.step(Kind.START_POSITION, of("plan.open-load").name("throttle", Site.names(bench.loads())))
+        script.step(Kind.START_POSITION, of("plan.open-load").name("throttle", Site.names(site.loads())))
                 .why(of("plan.why.open-load"))
-                .moves(bench.loads())
+                .moves(site.loads())
                 .minutes(1)
                 .add();
     }
 
     private void supply(Driver d) {
         if (d instanceof Engine e) {
-            draft.step(Kind.CHECK, of("plan.engine").name("engine", e.id()).number("rpm", Math.round(e.mid() / Si.RPM)))
+            script.step(
+                            Kind.CHECK,
+                            of("plan.engine").name("engine", e.id()).number("rpm", Math.round(e.mid() / Si.RPM)))
                     .why(of("plan.why.engine"))
                     .caution("coupling")
                     .minutes(3)
@@ -182,27 +186,27 @@ final class Preliminaries {
             return;
         }
         Electric motor = (Electric) d;
-        draft.step(
+        script.step(
                         Kind.CHECK,
-                        of(bench.coupled(d) ? "plan.supply" : "plan.supply-pack")
+                        of(site.coupled(d) ? "plan.supply" : "plan.supply-pack")
                                 .name("motor", d.id())
                                 .number("volts", motor.voltage())
                                 .current("rated", motor.ratedCurrent()))
                 .why(of("plan.why.supply"))
                 .note("supply")
-                .caution(bench.coupled(d) ? new String[] {"coupling"} : new String[0])
+                .caution(site.coupled(d) ? new String[] {"coupling"} : new String[0])
                 .minutes(3)
                 .add();
     }
 
     /** To the end where the start position is one; what stays as it stands is only noted. */
     private void begin(Setting s, double at) {
-        Rehearsal m = bench.machine();
+        Rehearsal m = site.rehearsal();
         m.go(m.situation.withSetting(s.id(), at));
         boolean out = at <= s.screw().minPa();
         boolean in = at >= s.screw().maxPa();
         if (!out && !in) {
-            draft.step(Kind.CHECK, of("plan.leave").name("setting", s.id()).pressure("present", s.present()))
+            script.step(Kind.CHECK, of("plan.leave").name("setting", s.id()).pressure("present", s.present()))
                     .why(of("plan.why.leave").name("setting", s.id()))
                     .add();
             return;
@@ -211,7 +215,7 @@ final class Preliminaries {
         double turns = Math.max(
                 1 / 16.0, Site.sixteenths(Math.abs(s.present() - at) / s.screw().paPerTurn()));
         boolean cap = unit.capped(s.id());
-        draft.step(
+        script.step(
                         Kind.START_POSITION,
                         of(out ? cap ? "plan.back-out-cap" : "plan.back-out" : "plan.all-in")
                                 .name("setting", s.id()))
@@ -220,7 +224,7 @@ final class Preliminaries {
                         .turns("turns", turns)
                         .pressure("present", s.present()))
                 .setting(s.id())
-                .goal(new Goal.ToEnd(bench.gauge().id(), 0, 0, out ? -turns : turns))
+                .goal(new Goal.ToEnd(site.gauge().id(), 0, 0, out ? -turns : turns))
                 .caution("thread")
                 .minutes(3)
                 .add();

@@ -19,18 +19,18 @@ final class PumpProof {
     private PumpProof() {}
 
     /** Writes the two steps; gives the band, Pa, within which the gauge may now stand. */
-    static double write(Site bench, TestPoint gauge, Setting compensator, Setting relief) {
-        Rehearsal m = bench.machine();
-        Script draft = bench.draft();
-        Readings readings = bench.readings();
+    static double write(Site site, TestPoint gauge, Setting compensator, Setting relief) {
+        Rehearsal m = site.rehearsal();
+        Script script = site.script();
+        Readings readings = site.readings();
         Screw screw = compensator.screw();
-        double limit = bench.unit().weakest(gauge.line()).pressurePa();
+        double limit = site.unit().weakest(gauge.line()).pressurePa();
         // High enough that the compensator keeps the gauge through its quarter turn.
         double clear = relief.screw().clamp(screw.minPa() + 2 * TURN * screw.paPerTurn() + CLEAR);
         double turns = Site.sixteenths(
                 (clear - relief.screw().minPa()) / relief.screw().paPerTurn());
         m.go(m.situation.withSetting(compensator.id(), screw.minPa()).withSetting(relief.id(), clear));
-        draft.step(
+        script.step(
                         Kind.START_POSITION,
                         of("plan.relief-clear").name("relief", relief.id()).turns("turns", turns))
                 .why(of("plan.why.relief-clear")
@@ -47,7 +47,7 @@ final class PumpProof {
                 .minutes(3)
                 .add();
         m.go(m.situation.withSetting(compensator.id(), screw.minPa() + TURN * screw.paPerTurn()));
-        draft.step(
+        script.step(
                         Kind.CHECK,
                         of("plan.prove-compensator")
                                 .name("compensator", compensator.id())

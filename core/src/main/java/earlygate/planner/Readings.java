@@ -17,16 +17,16 @@ final class Readings {
     private static final double CURRENT_BAND = 0.15;
 
     private final PowerUnit unit;
-    private final Rehearsal machine;
+    private final Rehearsal rehearsal;
 
-    Readings(PowerUnit unit, Rehearsal machine) {
+    Readings(PowerUnit unit, Rehearsal rehearsal) {
         this.unit = unit;
-        this.machine = machine;
+        this.rehearsal = rehearsal;
     }
 
     /** Pa on a gauge now; 0 where the model had no answer and the plan is refused anyway. */
     double of(TestPoint gauge) {
-        return machine.state.map(s -> s.pressure(gauge.line())).orElse(0.0);
+        return rehearsal.state.map(s -> s.pressure(gauge.line())).orElse(0.0);
     }
 
     /** Wide enough to tell "about there" from "not at all": valves differ at the ends of their screws. */
@@ -53,7 +53,7 @@ final class Readings {
 
     /** One for every driver that has a current. */
     List<Expect> currents() {
-        return machine.state.stream()
+        return rehearsal.state.stream()
                 .flatMap(s -> unit.all(Driver.class).stream()
                         .filter(d -> !(d instanceof Engine))
                         .map(d -> current(d, s.driver(d.id()).current())))

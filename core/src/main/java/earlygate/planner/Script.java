@@ -30,7 +30,7 @@ final class Script {
     /** A step of full flow that may last this long needs no clock, s. */
     private static final double LONG = 2400;
 
-    final Rehearsal machine;
+    final Rehearsal rehearsal;
     private final Map<Phase.Id, List<Step>> steps = new EnumMap<>(Phase.Id.class);
     private Phase.Id phase = Phase.Id.PAPER;
     private int count;
@@ -41,9 +41,9 @@ final class Script {
     private double stretch;
     private Situation shown;
 
-    Script(Rehearsal machine) {
-        this.machine = machine;
-        this.shown = machine.situation;
+    Script(Rehearsal rehearsal) {
+        this.rehearsal = rehearsal;
+        this.shown = rehearsal.situation;
     }
 
     void phase(Phase.Id id) {
@@ -56,8 +56,8 @@ final class Script {
 
     /** Writes what differs by hand from the last step as one step of its own; nothing where nothing differs. */
     void arrange(Set<String> said) {
-        Situation to = machine.situation;
-        List<Reason> parts = HandMoves.between(machine.unit, shown, to, said);
+        Situation to = rehearsal.situation;
+        List<Reason> parts = HandMoves.between(rehearsal.unit, shown, to, said);
         if (parts.isEmpty()) {
             return;
         }
@@ -99,8 +99,8 @@ final class Script {
     }
 
     Plan.Comparison comparison(School school, Optional<Plan.Refusal> refused) {
-        double rise = heat / machine.unit.fluid().heatCapacity();
-        return new Plan.Comparison(school, machine.peakLoad(), heat, rise, unprotected, moves, minutes, refused);
+        double rise = heat / rehearsal.unit.fluid().heatCapacity();
+        return new Plan.Comparison(school, rehearsal.peakLoad(), heat, rise, unprotected, moves, minutes, refused);
     }
 
     /** One step in the making; {@link #add} takes the machine as it stands at that moment. */
@@ -134,7 +134,7 @@ final class Script {
 
         Writer setting(String id) {
             setting = Optional.of(id);
-            tool = machine.unit.setting(id).screw().wrench();
+            tool = rehearsal.unit.setting(id).screw().wrench();
             return this;
         }
 
@@ -213,8 +213,8 @@ final class Script {
 
         /** Full flow over a limiter: how long the tank's heat allows it. */
         Writer fullFlow() {
-            double heat = machine.heat();
-            Fluid f = machine.unit.fluid();
+            double heat = rehearsal.heat();
+            Fluid f = rehearsal.unit.fluid();
             double seconds = heat > 0 ? f.heatCapacity() * (f.bandHigh() - f.middleOfBand()) / heat : 0;
             if (heat > 0 && seconds < LONG) {
                 cautions.add(
@@ -244,9 +244,9 @@ final class Script {
 
         void add() {
             arrange(said);
-            Situation s = machine.situation;
+            Situation s = rehearsal.situation;
             Optional<String> inControl =
-                    goal.isEmpty() && expect.isEmpty() ? Optional.empty() : machine.state.flatMap(this::holder);
+                    goal.isEmpty() && expect.isEmpty() ? Optional.empty() : rehearsal.state.flatMap(this::holder);
             Step step = new Step(
                     "s" + ++count,
                     kind,
@@ -271,12 +271,12 @@ final class Script {
             unprotected = Math.max(unprotected, stretch);
             moves += goal.isPresent() && kind != Kind.LOCK ? 1 : 0;
             if (phase.ordinal() >= Phase.Id.SET.ordinal() && phase != Phase.Id.HAND_OVER) {
-                heat += machine.heat() * HELD * takes * 60;
+                heat += rehearsal.heat() * HELD * takes * 60;
             }
         }
 
         private Optional<String> holder(SteadyState state) {
-            return machine.unit.testPoints().stream()
+            return rehearsal.unit.testPoints().stream()
                     .filter(t -> goal.map(g -> g.testPoint().equals(t.id()))
                             .orElse(expect.stream().anyMatch(e -> e.instrument().equals(t.id()))))
                     .flatMap(t -> state.limiterOf(t.line()).stream())

@@ -32,9 +32,9 @@ final class Setter {
 
     private static final double WORTH_READING_K = 3;
 
-    private final Site bench;
+    private final Site site;
     private final PowerUnit unit;
-    private final Script draft;
+    private final Script script;
     private final Readings readings;
     private final School school;
     private final Moves moves;
@@ -43,26 +43,26 @@ final class Setter {
     private final Set<String> done = new LinkedHashSet<>();
     private final List<Runnable> atTheEnd = new ArrayList<>();
 
-    Setter(Site bench, School school, List<Course.Leg> course) {
-        this.bench = bench;
-        this.unit = bench.unit();
-        this.draft = bench.draft();
-        this.readings = bench.readings();
+    Setter(Site site, School school, List<Course.Leg> course) {
+        this.site = site;
+        this.unit = site.unit();
+        this.script = site.script();
+        this.readings = site.readings();
         this.school = school;
-        this.moves = new Moves(bench);
-        this.aims = new Aim(bench, moves);
+        this.moves = new Moves(site);
+        this.aims = new Aim(site, moves);
         this.course = course;
     }
 
     void set() {
-        draft.phase(Phase.Id.SET);
-        Rehearsal m = bench.machine();
-        Situation set = bench.running(bench.loads(m.situation, 0)).centred(unit);
+        script.phase(Phase.Id.SET);
+        Rehearsal m = site.rehearsal();
+        Situation set = site.running(site.loads(m.situation, 0)).centred(unit);
         m.go(set);
         for (Course.Leg leg : course) {
             Optional<Pump> pump = leadingPump(leg.target());
             if (pump.isPresent()) {
-                new CrackRoute(bench, school, moves).write(leg, pump.get());
+                new CrackRoute(site, school, moves).write(leg, pump.get());
             } else {
                 plain(leg);
             }
@@ -73,12 +73,12 @@ final class Setter {
 
     /** Oil that the leg may have carried out of its band is read, and let cool, before the next one. */
     private void coolAfter() {
-        Rehearsal m = bench.machine();
+        Rehearsal m = site.rehearsal();
         double rise = m.heat() * LEG_S / unit.fluid().heatCapacity();
-        OnTime.rest(bench);
+        OnTime.rest(site);
         if (rise > WORTH_READING_K) {
-            m.go(bench.stopped(m.situation));
-            draft.step(
+            m.go(site.stopped(m.situation));
+            script.step(
                             Kind.TEST,
                             of("plan.oil-in-band")
                                     .temperature("low", unit.fluid().bandLow())
@@ -93,7 +93,7 @@ final class Setter {
 
     /** What can still be seen on its gauge with everything set is read again once all nuts are tight. */
     void lock() {
-        draft.phase(Phase.Id.LOCK);
+        script.phase(Phase.Id.LOCK);
         atTheEnd.forEach(Runnable::run);
     }
 
@@ -112,10 +112,9 @@ final class Setter {
     /** Everything else above, valves arranged, then from below up to the reading. */
     private void plain(Course.Leg leg) {
         Target t = leg.target();
-        Rehearsal m = bench.machine();
-        Situation from =
-                bench.loads(bench.running(m.situation), 0).centred(unit).withSetting(t.setting(), leg.setting());
-        Optional<Arrangement> found = bench.reaching()
+        Rehearsal m = site.rehearsal();
+        Situation from = site.loads(site.running(m.situation), 0).centred(unit).withSetting(t.setting(), leg.setting());
+        Optional<Arrangement> found = site.search()
                 .find(
                         t.setting(),
                         from,
@@ -125,9 +124,9 @@ final class Setter {
             m.refuse("never-has-the-gauge", t.setting(), Refusals.hidden(t.setting(), line, holder(from, line)));
             return;
         }
-        Arrangement reach = found.get();
-        TestPoint gauge = reach.gauges().get(0);
-        for (String other : reach.raised()) {
+        Arrangement arrangement = found.get();
+        TestPoint gauge = arrangement.gauges().get(0);
+        for (String other : arrangement.raised()) {
             Setting s = unit.setting(other);
             if (m.situation.settings().get(other) < s.screw().maxPa() - 1) {
                 moves.move(s, s.screw().maxPa(), "plan.raise", gauge);
@@ -136,7 +135,7 @@ final class Setter {
         double before = m.situation.settings().get(t.setting());
         Optional<UnloadingValve> charges = charging(t);
         Situation there =
-                charges.map(v -> Charging.of(bench, reach.situation(), v)).orElse(reach.situation());
+                charges.map(v -> Charging.of(site, arrangement.situation(), v)).orElse(arrangement.situation());
         charges.ifPresent(v -> charge(there.withSetting(t.setting(), before), gauge));
         m.go(there);
         m.proveOvershoot(t.setting(), leg.setting());
@@ -148,29 +147,33 @@ final class Setter {
         double turns = Site.sixteenths(
                 (leg.setting() - before) / unit.setting(t.setting()).screw().paPerTurn());
         boolean relief = unit.partOf(t.setting()) instanceof ReliefValve;
-        draft.step(Kind.SET, action(t, down, aim, gauge, turns, read.goal().targetPa()))
-                .why(why(t, reach))
+        script.step(Kind.SET, action(t, down, aim, gauge, turns, read.goal().targetPa()))
+                .why(why(t, arrangement))
                 .setting(t.setting())
                 .goal(read.goal())
                 .expect(read.expect())
                 .ifNot(
-                        named(of("plan.if-not.stands-still"), "relief", next(reach, gauge), "part.another-limiter"),
+                        named(
+                                of("plan.if-not.stands-still"),
+                                "relief",
+                                next(arrangement, gauge),
+                                "part.another-limiter"),
                         of("plan.if-not.worn"))
                 .unprotected(!relief && m.alone(t.setting()))
                 .caution("injection", "adjuster-only")
                 .fullFlow()
-                .onTime(bench.drivers())
+                .onTime(site.drivers())
                 .people(2)
                 .minutes(6)
                 .add();
         if (charges.isPresent()
                 || read.goal() instanceof Goal.Difference
-                || bench.drivers().stream().anyMatch(d -> d instanceof DcMotor)) {
+                || site.drivers().stream().anyMatch(d -> d instanceof DcMotor)) {
             // Read in one and the same state before and after its nut is tight.
             moves.lockStep(t.setting(), read.goal(), read.expect());
             return;
         }
-        boolean seenAtTheEnd = bench.reaching()
+        boolean seenAtTheEnd = site.search()
                 .find(t.setting(), allSet(m.situation), none -> false)
                 .filter(r -> r.gauges().contains(gauge))
                 .isPresent();
@@ -179,10 +182,10 @@ final class Setter {
             atTheEnd.add(() -> {
                 Situation last = here;
                 for (Map.Entry<String, Double> e :
-                        bench.machine().situation.settings().entrySet()) {
+                        site.rehearsal().situation.settings().entrySet()) {
                     last = last.withSetting(e.getKey(), e.getValue());
                 }
-                m.go(bench.running(last));
+                m.go(site.running(last));
                 double locked = aims.at(t, gauge);
                 moves.lockStep(
                         t.setting(),
@@ -196,8 +199,8 @@ final class Setter {
 
     /** Charged with nothing drawn, until whatever limits the line above the valve holds it. */
     private void charge(Situation charging, TestPoint gauge) {
-        bench.machine().go(bench.loads(charging, 0));
-        draft.step(Kind.TEST, of("plan.charge").name("gauge", gauge.id()))
+        site.rehearsal().go(site.loads(charging, 0));
+        script.step(Kind.TEST, of("plan.charge").name("gauge", gauge.id()))
                 .why(of("plan.why.charge"))
                 .expect(readings.roughly(gauge))
                 .note("charge-time")
@@ -216,7 +219,7 @@ final class Setter {
     }
 
     private Situation allSet(Situation s) {
-        Situation all = bench.loads(s, 0).centred(unit);
+        Situation all = site.loads(s, 0).centred(unit);
         for (Course.Leg leg : course) {
             all = all.withSetting(leg.target().setting(), leg.setting());
         }
@@ -224,18 +227,20 @@ final class Setter {
     }
 
     private Optional<String> holder(Situation s, String line) {
-        return bench.reaching().solve(s).flatMap(state -> state.limiterOf(line));
+        return site.search().solve(s).flatMap(state -> state.limiterOf(line));
     }
 
     /** Who would take the gauge from this setting if it stood lower than thought. */
-    private Optional<String> next(Arrangement reach, TestPoint gauge) {
-        Situation up = reach.situation()
+    private Optional<String> next(Arrangement arrangement, TestPoint gauge) {
+        Situation up = arrangement
+                .situation()
                 .withSetting(
-                        reach.setting(), unit.setting(reach.setting()).screw().maxPa());
-        return bench.reaching()
+                        arrangement.setting(),
+                        unit.setting(arrangement.setting()).screw().maxPa());
+        return site.search()
                 .solve(up)
                 .flatMap(s -> s.limiterOf(gauge.line()))
-                .filter(id -> !id.equals(reach.setting()));
+                .filter(id -> !id.equals(arrangement.setting()));
     }
 
     /** Who it is, or the phrase for nobody that can be named. */
@@ -269,9 +274,9 @@ final class Setter {
         return unit.capped(s.id());
     }
 
-    private Reason why(Target t, Arrangement reach) {
+    private Reason why(Target t, Arrangement arrangement) {
         Setting s = unit.setting(t.setting());
-        Optional<String> next = next(reach, reach.gauges().get(0));
+        Optional<String> next = next(arrangement, arrangement.gauges().get(0));
         if (s.kind() == Setting.Kind.COMPENSATOR) {
             return next.isEmpty()
                     ? of("plan.why.set-alone").name("setting", s.id())

@@ -12,9 +12,9 @@ import earlygate.unit.Throttle;
 import java.util.ArrayList;
 import java.util.List;
 
-/** What every part of a plan works with: the unit, its load, its gauges, the machine as it stands, and the draft. */
-record Site(PowerUnit unit, GaugeSearch reaching, Script draft, Readings readings) {
-    static Site of(PowerUnit unit, GaugeSearch reaching) {
+/** What every part of a plan works with: the unit, its load, its gauges, the machine as it stands, and the script. */
+record Site(PowerUnit unit, GaugeSearch search, Script script, Readings readings) {
+    static Site of(PowerUnit unit, GaugeSearch search) {
         Situation still = GaugeSearch.base(unit);
         for (Driver d : unit.all(Driver.class)) {
             still = still.withDriver(d.id(), false);
@@ -25,11 +25,11 @@ record Site(PowerUnit unit, GaugeSearch reaching, Script draft, Readings reading
             }
         }
         Rehearsal machine = new Rehearsal(unit, still);
-        return new Site(unit, reaching, new Script(machine), new Readings(unit, machine));
+        return new Site(unit, search, new Script(machine), new Readings(unit, machine));
     }
 
-    Rehearsal machine() {
-        return draft.machine;
+    Rehearsal rehearsal() {
+        return script.machine;
     }
 
     List<Driver> drivers() {

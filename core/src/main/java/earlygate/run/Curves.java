@@ -11,7 +11,7 @@ import java.util.Optional;
 public final class Curves {
     private final PowerUnit unit;
     private final Map<String, Optional<GaugeCurve>> known = new HashMap<>();
-    private GaugeSearch reaching;
+    private GaugeSearch search;
 
     public Curves(PowerUnit unit) {
         this.unit = unit;
@@ -19,9 +19,9 @@ public final class Curves {
 
     /** Empty where the model has no answer or the gauge never follows the step's screw. */
     synchronized Optional<GaugeCurve> of(Step step) {
-        if (reaching == null) {
-            reaching = new GaugeSearch(unit);
+        if (search == null) {
+            search = new GaugeSearch(unit);
         }
-        return known.computeIfAbsent(step.id(), id -> GaugeCurve.of(reaching, step));
+        return known.computeIfAbsent(step.id(), id -> GaugeCurve.of(search, step));
     }
 }

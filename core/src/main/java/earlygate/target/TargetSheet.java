@@ -44,7 +44,7 @@ public record TargetSheet(List<Entry> settings, List<String> missing) {
     public static TargetSheet of(PowerUnit drawn, GapSchool gaps, Map<String, Double> measured) {
         Map<String, Derivation.Derived> derived = Derivation.of(drawn, gaps);
         PowerUnit unit = Derivation.completed(drawn, gaps);
-        GaugeSearch reaching = new GaugeSearch(unit);
+        GaugeSearch search = new GaugeSearch(unit);
         Situation base = GaugeSearch.atTargets(unit);
         for (Map.Entry<String, Double> m : measured.entrySet()) {
             base = base.withSetting(m.getKey(), m.getValue());
@@ -60,7 +60,7 @@ public record TargetSheet(List<Entry> settings, List<String> missing) {
                 continue;
             }
             Optional<Derivation.Derived> d = Optional.ofNullable(derived.get(s.id()));
-            List<Read> reads = new Reader(unit, reaching, target.get()).reads(base);
+            List<Read> reads = new Reader(unit, search, target.get()).reads(base);
             entries.add(new Entry(
                     target.get(),
                     d.isPresent(),
@@ -76,14 +76,14 @@ public record TargetSheet(List<Entry> settings, List<String> missing) {
     }
 
     /** One setting on the instruments that show it. */
-    private record Reader(PowerUnit unit, GaugeSearch reaching, Target target) {
+    private record Reader(PowerUnit unit, GaugeSearch search, Target target) {
         List<Read> reads(Situation base) {
             Optional<Situation> crack = crack(base);
             Optional<Arrangement> reach = crack.isPresent()
                     ? Optional.empty()
-                    : reaching.find(
+                    : search.find(
                             target.setting(),
-                            base.withSetting(target.setting(), reaching.settingFor(target, base, any -> true)),
+                            base.withSetting(target.setting(), search.settingFor(target, base, any -> true)),
                             any -> true);
             if (crack.isPresent()) {
                 return atCrack(crack.get());
@@ -112,7 +112,7 @@ public record TargetSheet(List<Entry> settings, List<String> missing) {
             for (int i = 0; i < 3; i++) {
                 Situation s =
                         base.withSetting(relief.id(), relief.screw().maxPa()).withSetting(pump.compensatorId(), cutOff);
-                Optional<Arrangement> reach = reaching.find(pump.compensatorId(), s, none -> false);
+                Optional<Arrangement> reach = search.find(pump.compensatorId(), s, none -> false);
                 if (reach.isEmpty()) {
                     return Optional.empty();
                 }
@@ -139,8 +139,8 @@ public record TargetSheet(List<Entry> settings, List<String> missing) {
         private List<Read> around(Arrangement reach) {
             Situation s = reach.situation();
             double at = s.settings().get(target.setting());
-            Optional<SteadyState> low = reaching.solve(s.withSetting(target.setting(), at - target.tolerancePa()));
-            Optional<SteadyState> high = reaching.solve(s.withSetting(target.setting(), at + target.tolerancePa()));
+            Optional<SteadyState> low = search.solve(s.withSetting(target.setting(), at - target.tolerancePa()));
+            Optional<SteadyState> high = search.solve(s.withSetting(target.setting(), at + target.tolerancePa()));
             if (low.isEmpty() || high.isEmpty()) {
                 return List.of();
             }

@@ -22,7 +22,7 @@ import java.util.Optional;
 /** What the unit must show with all settings at target: without load, at each work, at cut-off, over the relief. */
 public final class WorkingPoints {
     private final PowerUnit unit;
-    private final GaugeSearch reaching;
+    private final GaugeSearch search;
     private final Situation base;
 
     public enum Kind implements Keyed {
@@ -52,7 +52,7 @@ public final class WorkingPoints {
 
     private WorkingPoints(PowerUnit unit) {
         this.unit = unit;
-        reaching = new GaugeSearch(unit);
+        search = new GaugeSearch(unit);
         base = GaugeSearch.atTargets(unit);
     }
 
@@ -82,7 +82,7 @@ public final class WorkingPoints {
         Situation s = open;
         return unit.all(Pump.class).stream()
                 .findFirst()
-                .flatMap(p -> reaching.solve(s).map(state -> point(Kind.NO_LOAD, "", p.outlet(), 0, s, state)));
+                .flatMap(p -> search.solve(s).map(state -> point(Kind.NO_LOAD, "", p.outlet(), 0, s, state)));
     }
 
     /** The line held at what the work needs, valves as they let most oil get there. */
@@ -90,8 +90,8 @@ public final class WorkingPoints {
         Optional<Point> best = Optional.empty();
         for (Situation s : ways()) {
             Situation held = s.withPressure(work.line(), work.pressurePa());
-            Optional<Point> found = reaching.solve(held)
-                    .map(state -> point(Kind.WORK, work.id(), work.line(), work.flow(), held, state));
+            Optional<Point> found =
+                    search.solve(held).map(state -> point(Kind.WORK, work.id(), work.line(), work.flow(), held, state));
             if (found.isPresent()
                     && (best.isEmpty() || found.get().flow() > best.get().flow() + 1e-7)) {
                 best = found;
@@ -109,7 +109,7 @@ public final class WorkingPoints {
     }
 
     private Optional<Point> limited(Kind kind, String setting) {
-        Optional<Arrangement> reach = reaching.find(setting, base, any -> true);
+        Optional<Arrangement> reach = search.find(setting, base, any -> true);
         return reach.map(r -> point(kind, setting, unit.setting(setting).line(), 0, r.situation(), r.state()));
     }
 

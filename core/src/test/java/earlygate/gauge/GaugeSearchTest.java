@@ -46,10 +46,10 @@ class GaugeSearchTest {
     @Test
     void withoutLeaveToRaiseAHiddenSettingStaysHidden() {
         PowerUnit unit = lg07();
-        GaugeSearch reaching = new GaugeSearch(unit);
-        assertThat(reaching.find("RV1", GaugeSearch.atTargets(unit), none -> false))
+        GaugeSearch search = new GaugeSearch(unit);
+        assertThat(search.find("RV1", GaugeSearch.atTargets(unit), none -> false))
                 .isEmpty();
-        assertThat(reaching.find("RV1", GaugeSearch.atTargets(unit), "P1.compensator"::equals))
+        assertThat(search.find("RV1", GaugeSearch.atTargets(unit), "P1.compensator"::equals))
                 .isPresent();
     }
 
@@ -86,11 +86,11 @@ class GaugeSearchTest {
     @Test
     void fullFlowTargetsCrackLower() {
         PowerUnit unit = read(document("PL-01"));
-        GaugeSearch reaching = new GaugeSearch(unit);
+        GaugeSearch search = new GaugeSearch(unit);
         Target target = unit.target("RV1").orElseThrow();
-        double crack = reaching.settingFor(target, GaugeSearch.atTargets(unit), any -> true);
+        double crack = search.settingFor(target, GaugeSearch.atTargets(unit), any -> true);
         Situation at = GaugeSearch.atTargets(unit).withSetting("RV1", crack);
-        assertThat(reaching.solve(at).orElseThrow().pressure("P")).isCloseTo(target.pressurePa(), within(0.2 * BAR));
+        assertThat(search.solve(at).orElseThrow().pressure("P")).isCloseTo(target.pressurePa(), within(0.2 * BAR));
         assertThat(crack).isLessThan(target.pressurePa() - 8 * BAR);
         PowerUnit stiff = unit("PL-01", component("RV1", "overrideBar", 5));
         double higher = new GaugeSearch(stiff).settingFor(target, GaugeSearch.atTargets(stiff), any -> true);
