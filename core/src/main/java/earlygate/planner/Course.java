@@ -54,7 +54,7 @@ final class Course {
     private static final double DEPENDS = 0.3;
 
     /** @param setting Pa at which the screw stands when the gauge shows the target */
-    record Leg(Target target, double setting, Arrangement arrangement) {}
+    record Leg(Target target, double setting, Arrangement shown) {}
 
     private final PowerUnit unit;
     private final GaugeSearch search;
@@ -140,7 +140,7 @@ final class Course {
     private Optional<Way> onwards(Option o, Situation at, Set<String> done) {
         String setting = o.leg().target().setting();
         Situation next = at.withSetting(setting, o.leg().setting());
-        for (String raised : o.leg().arrangement().raised()) {
+        for (String raised : o.leg().shown().raised()) {
             next = next.withSetting(raised, unit.setting(raised).screw().maxPa());
         }
         Set<String> with = new TreeSet<>(done);
@@ -219,8 +219,8 @@ final class Course {
             hidden(t, from);
             return Optional.empty();
         }
-        Arrangement arrangement = found.get();
-        if (arrangement.gauges().isEmpty()) {
+        Arrangement shown = found.get();
+        if (shown.gauges().isEmpty()) {
             refuse(
                     "gauge-missing",
                     unit.setting(t.setting()).line(),
@@ -229,14 +229,14 @@ final class Course {
                             .name("setting", t.setting()));
             return Optional.empty();
         }
-        TestPoint gauge = arrangement.gauges().get(0);
+        TestPoint gauge = shown.gauges().get(0);
         double apart = Math.max(gauge.errorPa(), t.tolerancePa());
-        if (!keeps(arrangement, gauge, v + apart)) {
+        if (!keeps(shown, gauge, v + apart)) {
             Reason apartness = Reason.of("plan.refused.apart")
                     .name("setting", t.setting())
                     .name("gauge", gauge.id())
                     .pressure("needed", apart);
-            Optional<String> holder = holder(arrangement, gauge, v + apart);
+            Optional<String> holder = holder(shown, gauge, v + apart);
             refuse(
                     "never-has-the-gauge",
                     t.setting(),
@@ -245,43 +245,38 @@ final class Course {
                             : apartness.said("holder", Reason.of("part.no-other-limiter")));
             return Optional.empty();
         }
-        long moves = arrangement.raised().stream()
+        long moves = shown.raised().stream()
                 .filter(id -> at.settings().get(id) < unit.setting(id).screw().maxPa() - 1)
                 .count();
         double cost = MOVE * moves
-                + (keeps(arrangement, gauge, PAST * v) ? 0 : LOSES_THE_GAUGE)
-                + (depends(arrangement, gauge, t, done) ? DEPENDS_ON_UNSET : 0)
-                + arrangement.state().shaftPower() / KW;
-        return Optional.of(new Option(new Leg(t, v, arrangement), cost));
+                + (keeps(shown, gauge, PAST * v) ? 0 : LOSES_THE_GAUGE)
+                + (depends(shown, gauge, t, done) ? DEPENDS_ON_UNSET : 0)
+                + shown.state().shaftPower() / KW;
+        return Optional.of(new Option(new Leg(t, v, shown), cost));
     }
 
-    private boolean keeps(Arrangement arrangement, TestPoint gauge, double setting) {
-        return holder(arrangement, gauge, setting)
-                .filter(arrangement.setting()::equals)
-                .isPresent();
+    private boolean keeps(Arrangement shown, TestPoint gauge, double setting) {
+        return holder(shown, gauge, setting).filter(shown.setting()::equals).isPresent();
     }
 
-    private Optional<String> holder(Arrangement arrangement, TestPoint gauge, double setting) {
-        double within = unit.setting(arrangement.setting()).screw().clamp(setting);
-        return search.solve(arrangement.situation().withSetting(arrangement.setting(), within))
+    private Optional<String> holder(Arrangement shown, TestPoint gauge, double setting) {
+        double within = unit.setting(shown.setting()).screw().clamp(setting);
+        return search.solve(shown.situation().withSetting(shown.setting(), within))
                 .flatMap(s -> s.limiterOf(gauge.line()));
     }
 
     /** A reading that moves with a screw which has yet to be set proves nothing yet. */
-    private boolean depends(Arrangement arrangement, TestPoint gauge, Target t, Set<String> done) {
+    private boolean depends(Arrangement shown, TestPoint gauge, Target t, Set<String> done) {
         for (Target other : unit.targets()) {
             String id = other.setting();
-            if (id.equals(t.setting())
-                    || done.contains(id)
-                    || arrangement.raised().contains(id)) {
+            if (id.equals(t.setting()) || done.contains(id) || shown.raised().contains(id)) {
                 continue;
             }
-            double at = arrangement
-                    .situation()
+            double at = shown.situation()
                     .settings()
                     .getOrDefault(id, unit.setting(id).present());
-            Optional<SteadyState> moved = search.solve(arrangement.situation().withSetting(id, at + Si.BAR));
-            double now = arrangement.state().pressure(gauge.line());
+            Optional<SteadyState> moved = search.solve(shown.situation().withSetting(id, at + Si.BAR));
+            double now = shown.state().pressure(gauge.line());
             if (moved.isEmpty() || Math.abs(moved.get().pressure(gauge.line()) - now) > DEPENDS * Si.BAR) {
                 return true;
             }

@@ -54,7 +54,7 @@ final class CrackRoute {
                             .pressure("max", compensator.screw().maxPa()));
             return;
         }
-        TestPoint gauge = leg.arrangement().gauges().get(0);
+        TestPoint gauge = leg.shown().gauges().get(0);
         site.rehearsal().go(deadhead(leg, compensator, relief));
         double proved = PumpProof.write(site, gauge, compensator, relief);
         if (school == School.SIDE_BY_SIDE) {

@@ -29,7 +29,7 @@ record Site(PowerUnit unit, GaugeSearch search, Script script, Readings readings
     }
 
     Rehearsal rehearsal() {
-        return script.machine;
+        return script.rehearsal;
     }
 
     List<Driver> drivers() {
