@@ -31,6 +31,7 @@ class LayersTest {
             "ladder",
             "verify",
             "plan",
+            "audit",
             "planner",
             "run",
             "rig",

@@ -37,6 +37,12 @@ public final class Conditions {
 
     final boolean[] speedIsGiven;
 
+    /** By the number of the load valve: fitted, between which lines, how far open. */
+    final boolean[] gearFitted;
+
+    final int[] gearFrom;
+    final int[] gearTo;
+    final double[] gearOpening;
     final boolean[] held;
     final double[] heldAt;
     double leakage;
@@ -58,6 +64,10 @@ public final class Conditions {
         Arrays.fill(running, true);
         givenSpeed = new double[n];
         speedIsGiven = new boolean[n];
+        gearFitted = new boolean[network.gearCount()];
+        gearFrom = new int[network.gearCount()];
+        gearTo = new int[network.gearCount()];
+        gearOpening = new double[network.gearCount()];
         held = new boolean[network.lineIds.length];
         heldAt = new double[network.lineIds.length];
         held[0] = true;
@@ -86,15 +96,17 @@ public final class Conditions {
             Arrays.fill(blocked, false);
             ids.forEach(id -> blocked[network.elementIndex(id)] = true);
         });
+        s.gear().forEach(this::gear);
         s.oil().ifPresent(this::oil);
         return this;
     }
 
-    /** Puts a whole situation: no line is held, no vent open and no suction shut but those it names. */
+    /** Puts a whole situation: no line is held, no vent open, no suction shut and no gear fitted but those it names. */
     public Conditions replace(Situation s) {
         Arrays.fill(held, 1, held.length, false);
         Arrays.fill(vented, false);
         Arrays.fill(suctionShut, false);
+        Arrays.fill(gearFitted, false);
         return apply(s);
     }
 
@@ -106,6 +118,14 @@ public final class Conditions {
     /** @param fraction 0 shut to 1 open */
     public void opening(String id, double fraction) {
         opening[network.elementIndex(id)] = fraction;
+    }
+
+    private void gear(String id, Situation.Between between) {
+        int i = network.gearIndex(id);
+        gearFitted[i] = true;
+        gearFrom[i] = network.lineIndex(between.a());
+        gearTo[i] = network.lineIndex(between.b());
+        gearOpening[i] = between.opening();
     }
 
     public void position(String valve, String name) {

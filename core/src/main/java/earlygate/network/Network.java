@@ -5,6 +5,7 @@ import earlygate.quantity.Si;
 import earlygate.unit.Component;
 import earlygate.unit.Driver;
 import earlygate.unit.Fluid;
+import earlygate.unit.Gear;
 import earlygate.unit.Line;
 import earlygate.unit.Positioned;
 import earlygate.unit.PowerUnit;
@@ -32,6 +33,7 @@ public final class Network {
     private final Map<String, Integer> elementIndex = new HashMap<>();
     private final Map<String, Integer> settingIndex = new HashMap<>();
     private final Map<String, Integer> pumpIndex = new HashMap<>();
+    private final Map<String, Integer> gearIndex = new HashMap<>();
     private final Viscosity viscosity;
 
     public Network(PowerUnit unit) {
@@ -58,6 +60,12 @@ public final class Network {
         for (Component c : unit.components()) {
             if (!(c instanceof Pump)) {
                 compiled.add(Elements.of(c, this, compiled.size()));
+            }
+        }
+        for (Gear g : unit.testGear()) {
+            if (g instanceof Gear.LoadValve v) {
+                gearIndex.put(v.id(), gearIndex.size());
+                compiled.add(new GearElement(v, gearIndex.size() - 1));
             }
         }
         elements = compiled.toArray(Element[]::new);
@@ -141,6 +149,14 @@ public final class Network {
 
     int pumpIndex(String id) {
         return index(pumpIndex, id);
+    }
+
+    int gearIndex(String id) {
+        return index(gearIndex, id);
+    }
+
+    int gearCount() {
+        return gearIndex.size();
     }
 
     int pumpCount() {

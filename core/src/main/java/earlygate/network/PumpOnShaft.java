@@ -34,7 +34,10 @@ final class PumpOnShaft {
     private final double leakage;
     private final double drag;
     private final double minStroke;
-    private final double maxStroke;
+    private final double largestStroke;
+    /** Full-stroke stop in the conditions; NONE where it has no screw. */
+    private final int stop;
+
     private final double band;
     private final double senseBand;
     private final double lead;
@@ -54,10 +57,11 @@ final class PumpOnShaft {
         leakage = PumpCurve.leakage(driver.ratedSpeed(), displacement, p.volumetricEfficiency(), p.ratedPressure());
         drag = PumpCurve.drag(displacement, p.ratedPressure(), efficiency);
         minStroke = p.minStroke();
-        maxStroke = p.maxStroke();
+        largestStroke = p.maxStroke();
         index = network.pumpIndex(id);
         ratedSpeed = driver.ratedSpeed();
         caseLine = p.caseDrain().map(network::lineIndex).orElse(inlet);
+        stop = p.maxFlow().isPresent() ? network.settingIndex(p.maxFlowId()) : NONE;
         controlId = new String[] {p.compensatorId(), p.loadSenseId(), p.powerLimiterId()};
         band = p.compensator().map(Pump.Compensator::bandPa).orElse(1.0);
         senseBand = p.loadSense().map(Pump.LoadSense::bandPa).orElse(1.0);
@@ -75,6 +79,13 @@ final class PumpOnShaft {
         }
     }
 
+    /** The full-stroke stop is set as a flow at rated speed. */
+    private double maxStroke(Conditions c) {
+        return stop == NONE
+                ? largestStroke
+                : Math.max(minStroke, Math.min(1, c.setting[stop] / (ratedSpeed * displacement)));
+    }
+
     /** s of pressure rise felt, for a line that a full stroke fills by one band in {@code fill} s. */
     private static double lead(double fill) {
         return Math.max(0, 2 * Math.sqrt(LAG * fill) - fill);
@@ -82,7 +93,7 @@ final class PumpOnShaft {
 
     /** Least of what the controls allow, between the stops; in time it follows with a lag. */
     double stroke(Balance b, Conditions c) {
-        double commanded = Math.max(minStroke, Math.min(maxStroke, allowed(control(b, c), b, c)));
+        double commanded = Math.max(minStroke, Math.min(maxStroke(c), allowed(control(b, c), b, c)));
         return lags(b) ? (commanded + LAG * b.rate * b.strokeBefore[index]) / (1 + LAG * b.rate) : commanded;
     }
 
@@ -130,7 +141,7 @@ final class PumpOnShaft {
         double[] pressure = b.pressure;
         int control = control(b, c);
         double x = allowed(control, b, c);
-        if (x <= minStroke || x >= maxStroke) {
+        if (x <= minStroke || x >= maxStroke(c)) {
             return;
         }
         boolean lags = lags(b);
@@ -201,14 +212,14 @@ final class PumpOnShaft {
 
     Optional<String> inControl(Balance b, Conditions c) {
         int control = control(b, c);
-        return control != NONE && allowed(control, b, c) < maxStroke
+        return control != NONE && allowed(control, b, c) < maxStroke(c)
                 ? Optional.of(controlId[control])
                 : Optional.empty();
     }
 
     /** True where this pump feeds the line and its power limiter has the stroke. */
     boolean limitsPower(int line, Balance b, Conditions c) {
-        return line == outlet && control(b, c) == POWER_LIMITER && allowed(POWER_LIMITER, b, c) < maxStroke;
+        return line == outlet && control(b, c) == POWER_LIMITER && allowed(POWER_LIMITER, b, c) < maxStroke(c);
     }
 
     String powerLimiterId() {

@@ -19,6 +19,7 @@ import java.util.Optional;
  * @param demand what it asks besides its readings
  * @param notes what is to be written down in it: oil level, precharge, times
  * @param does what a check does to the machine once it is done, such as a lock put on
+ * @param moves what a hand does, in order; plans before edition 4 don't say
  */
 public record Step(
         String id,
@@ -38,10 +39,12 @@ public record Step(
         boolean unprotected,
         Optional<Demand> demand,
         List<Reason> notes,
-        List<Deed> does) {
-    /** Plans of earlier runs lack the last three. */
+        List<Deed> does,
+        List<Move> moves) {
+    /** Plans of earlier runs lack the last four. */
     public Step {
         does = does == null ? List.of() : does;
+        moves = moves == null ? List.of() : moves;
         demand = demand == null ? Optional.empty() : demand;
         notes = notes == null ? List.of() : notes;
     }

@@ -2,9 +2,11 @@ package earlygate.planner;
 
 import static earlygate.explain.Reason.of;
 
+import earlygate.explain.Reason;
 import earlygate.explain.Value;
 import earlygate.gauge.Arrangement;
 import earlygate.plan.Expect;
+import earlygate.plan.Move;
 import earlygate.plan.Phase;
 import earlygate.plan.Step.Demand;
 import earlygate.plan.Step.Kind;
@@ -83,8 +85,7 @@ final class Closing {
                         && arrangement.get().situation().positions().equals(set.positions())
                         && arrangement.get().gauges().contains(gauge)
                         && unit.setting(t.setting()).kind() != Setting.Kind.LOAD_SENSE
-                        && unit.setting(t.setting()).kind() != Setting.Kind.UNLOADING
-                        && site.load().a().equals(gauge.line());
+                        && unit.setting(t.setting()).kind() != Setting.Kind.UNLOADING;
                 if (direct) {
                     m.go(site.loads(arrangement.get().situation(), 0));
                     returns(t, gauge);
@@ -97,12 +98,11 @@ final class Closing {
     private void returns(Target t, TestPoint gauge) {
         double aim = readings.of(gauge);
         for (int i = 1; i <= ReturnTest.TIMES; i++) {
-            script.step(
-                            Kind.CHECK,
-                            of("plan.load-moved")
-                                    .number("time", i)
-                                    .number("times", ReturnTest.TIMES)
-                                    .name("throttle", site.load().id()))
+            List<Throttle> loads = site.loadsOn(gauge.line());
+            Reason letGo = loads.isEmpty()
+                    ? of("plan.drive-moved").name("motor", Site.names(site.drivers()))
+                    : of("plan.load-moved").name("throttle", Site.names(loads));
+            script.step(Kind.CHECK, letGo.number("time", i).number("times", ReturnTest.TIMES))
                     .why(of("plan.why.load-moved"))
                     .demand(Demand.LOAD_MOVED)
                     .caution("injection")
@@ -147,14 +147,14 @@ final class Closing {
 
     private void branch(ReducingValve v, Situation set) {
         site.rehearsal().go(set);
+        List<Throttle> loads = site.loadsOn(v.inlet());
+        Reason stands = loads.isEmpty()
+                ? of("plan.branch-still")
+                : of("plan.branch-stands").name("throttle", Site.names(loads));
         unit.gaugesOn(v.outlet()).stream()
                 .findFirst()
                 .ifPresent(gauge -> script.step(
-                                Kind.TEST,
-                                of("plan.branch-stands")
-                                        .name("setting", v.id())
-                                        .name("gauge", gauge.id())
-                                        .name("throttle", site.load().id()))
+                                Kind.TEST, stands.name("setting", v.id()).name("gauge", gauge.id()))
                         .why(of("plan.why.branch-stands"))
                         .expect(readings.pressure(
                                 gauge,
@@ -260,9 +260,11 @@ final class Closing {
         stop.moves(site.drivers()).caution("lock-out").minutes(2).add();
         LetDown.write(site);
         LetDown.proveZero(site, "plan.prove-zero-again");
+        GearFitting.takeOff(site);
         for (TestPoint gauge : unit.testPoints()) {
             script.step(Kind.RESTORE, of("plan.remove-gear").name("gauge", gauge.id()))
                     .why(of("plan.why.remove-gear"))
+                    .handles(Move.of(Move.Kind.REMOVE, gauge.id()))
                     .caution("rated-parts")
                     .minutes(3)
                     .add();

@@ -43,7 +43,7 @@ final class Course {
     /** What a leg costs: a screw to be raised for it, a gauge lost or dependent, and a kilowatt into the oil. */
     private static final double MOVE = 10;
 
-    private static final double LOSES_THE_GAUGE = 40;
+    private static final double LOSES_THE_GAUGE = 5;
     private static final double DEPENDS_ON_UNSET = 15;
     /** Costs nearer than this decide nothing. */
     private static final double ABOUT_THE_SAME = 1;
@@ -140,8 +140,8 @@ final class Course {
     private Optional<Way> onwards(Option o, Situation at, Set<String> done) {
         String setting = o.leg().target().setting();
         Situation next = at.withSetting(setting, o.leg().setting());
-        for (String raised : o.leg().shown().raised()) {
-            next = next.withSetting(raised, unit.setting(raised).screw().maxPa());
+        for (Map.Entry<String, Double> up : o.leg().shown().lifted().entrySet()) {
+            next = next.withSetting(up.getKey(), up.getValue());
         }
         Set<String> with = new TreeSet<>(done);
         with.add(setting);
@@ -164,6 +164,18 @@ final class Course {
                         .filter(o -> onSupply(o, line))
                         .map(Setting::id)
                         .forEach(before::add));
+        if (s.kind() == Setting.Kind.COMPENSATOR) {
+            unit.all(ReliefValve.class).stream()
+                    .filter(r -> r.role() == ReliefValve.Role.CROSS_PORT)
+                    .filter(r -> paths.reached(s.line()).contains(r.inlet()))
+                    .forEach(r -> before.add(r.id()));
+        }
+        if (isCrossPort(s)) {
+            unit.all(ReliefValve.class).stream()
+                    .filter(r -> r.role() == ReliefValve.Role.MAIN)
+                    .filter(r -> paths.reached(r.inlet()).contains(s.line()))
+                    .forEach(r -> before.add(r.id()));
+        }
         if (s.kind() == Setting.Kind.LOAD_SENSE) {
             before.add(((Pump) unit.partOf(s.id())).compensatorId());
         }
@@ -176,6 +188,10 @@ final class Course {
         before.remove(s.id());
         before.removeIf(id -> unit.target(id).isEmpty());
         return before;
+    }
+
+    private boolean isCrossPort(Setting s) {
+        return unit.partOf(s.id()) instanceof ReliefValve r && r.role() == ReliefValve.Role.CROSS_PORT;
     }
 
     private boolean feedsSections(Setting s) {
@@ -245,8 +261,8 @@ final class Course {
                             : apartness.said("holder", Reason.of("part.no-other-limiter")));
             return Optional.empty();
         }
-        long moves = shown.raised().stream()
-                .filter(id -> at.settings().get(id) < unit.setting(id).screw().maxPa() - 1)
+        long moves = shown.lifted().entrySet().stream()
+                .filter(up -> at.settings().get(up.getKey()) < up.getValue() - 1)
                 .count();
         double cost = MOVE * moves
                 + (keeps(shown, gauge, PAST * v) ? 0 : LOSES_THE_GAUGE)

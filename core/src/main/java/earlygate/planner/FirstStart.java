@@ -5,6 +5,7 @@ import static earlygate.explain.Reason.of;
 import earlygate.explain.Reason;
 import earlygate.plan.Phase;
 import earlygate.plan.Step.Kind;
+import earlygate.quantity.Si;
 import earlygate.solve.SteadyState;
 import earlygate.unit.DcMotor;
 import earlygate.unit.Driver;
@@ -13,6 +14,7 @@ import earlygate.unit.Fluid;
 import earlygate.unit.PowerUnit;
 import earlygate.unit.Pump;
 import earlygate.unit.Situation;
+import earlygate.unit.Throttle;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -57,11 +59,10 @@ final class FirstStart {
         Rehearsal m = site.rehearsal();
         m.go(flushing(site.running(m.situation)));
         boolean engines = site.drivers().stream().allMatch(d -> d instanceof Engine);
-        script.step(
-                        Kind.TEST,
-                        of(engines ? "plan.flush-engine" : "plan.flush")
-                                .name("motor", Site.names(site.drivers()))
-                                .name("throttle", Site.names(site.loads())))
+        Reason flush = site.loads().isEmpty()
+                ? of(engines ? "plan.flush-engine-way" : "plan.flush-way")
+                : of(engines ? "plan.flush-engine" : "plan.flush").name("throttle", Site.names(site.loads()));
+        script.step(Kind.TEST, flush.name("motor", Site.names(site.drivers())))
                 .why(of("plan.why.flush"))
                 .moves(site.drivers())
                 .expect(readings.roughly(site.gauge()))
@@ -81,6 +82,41 @@ final class FirstStart {
 
     /** The valves as they rest with every load open; where no oil takes that way, the position in which most does. */
     private Situation flushing(Situation running) {
+        return site.loads().isEmpty() ? freest(running) : throughLoads(running);
+    }
+
+    /** Without a load valve: the position of levers and hand valves in which the pumps deliver most, at least pressure. */
+    private Situation freest(Situation running) {
+        Rehearsal m = site.rehearsal();
+        List<Situation> ways = new ArrayList<>();
+        for (double opening : new double[] {0, 1}) {
+            Situation s = running;
+            for (Throttle t : site.handValves()) {
+                s = s.withOpening(t.id(), opening);
+            }
+            ways.add(s);
+            ways.addAll(site.anyPosition(s));
+        }
+        Situation best = running;
+        double most = Double.NEGATIVE_INFINITY;
+        for (Situation s : ways) {
+            double ease = m.solved(s).map(this::ease).orElse(Double.NEGATIVE_INFINITY);
+            if (ease > most + 1) {
+                most = ease;
+                best = s;
+            }
+        }
+        return best;
+    }
+
+    /** L/min that the pumps deliver, less the bar they stand at. */
+    private double ease(SteadyState state) {
+        return unit.all(Pump.class).stream()
+                .mapToDouble(p -> state.pump(p.id()).flow() / Si.LPM - state.pressure(p.outlet()) / Si.BAR)
+                .sum();
+    }
+
+    private Situation throughLoads(Situation running) {
         Rehearsal m = site.rehearsal();
         Situation best = site.loads(running, 1);
         double most = flow(m.solved(best));

@@ -1,7 +1,11 @@
 package earlygate.planner;
 
 import earlygate.explain.Reason;
+import earlygate.plan.Move;
+import earlygate.unit.Component;
+import earlygate.unit.Cylinder;
 import earlygate.unit.Driver;
+import earlygate.unit.HydraulicMotor;
 import earlygate.unit.Positioned;
 import earlygate.unit.PowerUnit;
 import earlygate.unit.Situation;
@@ -27,6 +31,13 @@ final class HandMoves {
                                 .name("part", d.id()));
             }
         }
+        gear(from, to, said, parts);
+        for (String actuator : actuators(unit)) {
+            if (blocked(from, actuator) != blocked(to, actuator)) {
+                parts.add(Reason.of(blocked(to, actuator) ? "part.blocked" : "part.freed")
+                        .name("part", actuator));
+            }
+        }
         for (Throttle t : unit.all(Throttle.class)) {
             double then = opening(to, t);
             if (!said.contains(t.id()) && Math.abs(opening(from, t) - then) > SAME_OPENING) {
@@ -36,6 +47,75 @@ final class HandMoves {
         unit.all(Positioned.class).forEach(v -> valve(v, from, to, said, parts));
         parts.addAll(starts);
         return parts;
+    }
+
+    /** Each difference as a move, drives stopped first and started last. */
+    static List<Move> moves(PowerUnit unit, Situation from, Situation to) {
+        List<Move> moves = new ArrayList<>();
+        List<Move> starts = new ArrayList<>();
+        for (Driver d : unit.all(Driver.class)) {
+            if (running(from, d) != running(to, d)) {
+                (running(to, d) ? starts : moves)
+                        .add(Move.of(running(to, d) ? Move.Kind.START : Move.Kind.STOP, d.id()));
+            }
+        }
+        for (String id : from.gear().keySet()) {
+            if (!to.gear().containsKey(id)) {
+                moves.add(Move.of(Move.Kind.REMOVE, id));
+            }
+        }
+        to.gear().forEach((id, at) -> {
+            Situation.Between before = from.gear().get(id);
+            if (before == null || !before.a().equals(at.a())) {
+                moves.add(Move.fit(id, at.a(), at.opening()));
+            } else if (Math.abs(before.opening() - at.opening()) > SAME_OPENING) {
+                moves.add(Move.open(id, at.opening()));
+            }
+        });
+        for (Throttle t : unit.all(Throttle.class)) {
+            if (Math.abs(opening(from, t) - opening(to, t)) > SAME_OPENING) {
+                moves.add(Move.open(t.id(), opening(to, t)));
+            }
+        }
+        for (Positioned v : unit.all(Positioned.class)) {
+            String then = to.positions().getOrDefault(v.id(), v.rest());
+            if (!from.positions().getOrDefault(v.id(), v.rest()).equals(then)) {
+                moves.add(Move.shift(v.id(), then));
+            }
+        }
+        for (String actuator : actuators(unit)) {
+            if (blocked(from, actuator) != blocked(to, actuator)) {
+                moves.add(Move.of(blocked(to, actuator) ? Move.Kind.BLOCK : Move.Kind.FREE, actuator));
+            }
+        }
+        moves.addAll(starts);
+        return moves;
+    }
+
+    private static List<String> actuators(PowerUnit unit) {
+        return unit.components().stream()
+                .filter(c -> c instanceof Cylinder || c instanceof HydraulicMotor)
+                .map(Component::id)
+                .toList();
+    }
+
+    private static boolean blocked(Situation s, String actuator) {
+        return s.blocked().isEmpty() || s.blocked().get().contains(actuator);
+    }
+
+    private static void gear(Situation from, Situation to, Set<String> said, List<Reason> parts) {
+        from.gear().keySet().stream()
+                .filter(id -> !to.gear().containsKey(id) && !said.contains(id))
+                .forEach(id -> parts.add(Reason.of("part.taken-off").name("part", id)));
+        to.gear().forEach((id, at) -> {
+            Situation.Between before = from.gear().get(id);
+            if (before == null || !before.a().equals(at.a())) {
+                parts.add(Reason.of("part.fitted").name("part", id).name("line", at.a()));
+            }
+            if (before == null || Math.abs(before.opening() - at.opening()) > SAME_OPENING) {
+                parts.add(opened(id, at.opening()));
+            }
+        });
     }
 
     /** {@code to} by hand, but with the parts that are said later, and all screws, still as in {@code from}. */

@@ -2,14 +2,22 @@ package earlygate.planner;
 
 import static earlygate.explain.Reason.of;
 
+import earlygate.network.Conditions;
+import earlygate.network.Network;
+import earlygate.plan.Move;
 import earlygate.plan.Step.Demand;
 import earlygate.plan.Step.Kind;
+import earlygate.solve.Transient;
+import earlygate.unit.Line;
 import earlygate.unit.Positioned;
 import earlygate.unit.PowerUnit;
 import earlygate.unit.Situation;
 import earlygate.unit.TestPoint;
 import earlygate.unit.Throttle;
+import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 
 /**
@@ -17,16 +25,29 @@ import java.util.Set;
  * work ports and signal lines fall too; then zero is proved on each gauge.
  */
 final class LetDown {
+    /** How long each way is held, s, and below what a line is empty, Pa. */
+    private static final double HELD_S = 20;
+
+    private static final double STEP_S = 0.25;
+    private static final double EMPTY = 1e5;
+
     private LetDown() {}
 
     static void write(Site site) {
         Rehearsal m = site.rehearsal();
         PowerUnit unit = site.unit();
-        Situation open = site.stopped(m.situation);
+        Situation open = site.stopped(m.situation).allBlocked();
+        List<Situation> ways = new ArrayList<>();
         for (Throttle t : site.handValves()) {
             open = open.withOpening(t.id(), 1);
         }
+        for (var e : open.gear().entrySet()) {
+            open = open.withGear(
+                    e.getKey(),
+                    new Situation.Between(e.getValue().a(), e.getValue().b(), 1));
+        }
         m.go(open);
+        ways.add(open);
         site.script().arrange(Set.of());
         List<Positioned> levers = unit.all(Positioned.class).stream()
                 .filter(v -> !v.moved().isEmpty())
@@ -38,10 +59,39 @@ final class LetDown {
                 s = s.withPosition(v.id(), v.moved().get(Math.min(i, v.moved().size() - 1)));
             }
             m.go(s);
+            ways.add(s);
             site.script().arrange(Set.of());
         }
         m.go(m.situation.centred(unit));
         site.script().arrange(Set.of());
+        for (String line : left(unit, ways)) {
+            site.script()
+                    .step(Kind.CHECK, of("plan.drain").name("line", line))
+                    .why(of("plan.why.drain").name("line", line))
+                    .handles(Move.of(Move.Kind.DRAIN, line))
+                    .caution("injection", "stored-pressure")
+                    .minutes(2)
+                    .add();
+        }
+    }
+
+    /** Lines that none of these ways empties, run in time from half their rating: they need a bleed of their own. */
+    private static List<String> left(PowerUnit unit, List<Situation> ways) {
+        Network network = new Network(unit);
+        Transient machine = new Transient(network);
+        Map<String, Double> full = new HashMap<>();
+        unit.lines().forEach(l -> full.put(l.id(), l.ratingPa() / 2));
+        machine.restore(full, network.conditions(ways.get(0)));
+        for (Situation s : ways) {
+            Conditions c = network.conditions(s);
+            for (double t = 0; t < HELD_S; t += STEP_S) {
+                machine.advance(c, STEP_S);
+            }
+        }
+        return unit.lines().stream()
+                .map(Line::id)
+                .filter(id -> machine.pressure(id) > EMPTY)
+                .toList();
     }
 
     static void proveZero(Site site, String code) {

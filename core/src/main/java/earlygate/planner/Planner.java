@@ -1,7 +1,9 @@
 package earlygate.planner;
 
+import earlygate.audit.Audit;
 import earlygate.explain.Reason;
 import earlygate.gauge.GaugeSearch;
+import earlygate.plan.Phase;
 import earlygate.plan.Plan;
 import earlygate.plan.School;
 import earlygate.plan.SectionOrder;
@@ -11,7 +13,6 @@ import earlygate.unit.ReliefValve;
 import earlygate.unit.Screw;
 import earlygate.unit.Setting;
 import earlygate.unit.Target;
-import earlygate.unit.Throttle;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -96,7 +97,10 @@ public final class Planner {
         Closing after = new Closing(site);
         after.verify();
         after.handOver();
-        List<Plan.Refusal> refused = site.rehearsal().refused;
+        List<Plan.Refusal> refused = new ArrayList<>(site.rehearsal().refused);
+        if (refused.isEmpty()) {
+            refused.addAll(audited(unit, school, site.script().phases()));
+        }
         Plan.Comparison cost = site.script().comparison(school, refused.stream().findFirst());
         return new Plan(
                 school,
@@ -104,6 +108,20 @@ public final class Planner {
                 refused.isEmpty() ? site.script().phases() : List.of(),
                 List.of(cost),
                 refused);
+    }
+
+    /** What an auditor who shares nothing with this but the solver holds against it. */
+    private static List<Plan.Refusal> audited(PowerUnit unit, School school, List<Phase> phases) {
+        Plan plan = new Plan(school, Reason.of("plan.why.none"), phases, List.of(), List.of());
+        return Audit.of(unit, plan).stream()
+                .map(v -> new Plan.Refusal(
+                        "audit-" + v.point().key(),
+                        v.step(),
+                        Reason.of("plan.refused.audit")
+                                .name("step", v.step())
+                                .said("action", plan.step(v.step()).action())
+                                .said("why", v.message())))
+                .toList();
     }
 
     private static Plan cheapest(List<Plan> all) {
@@ -166,7 +184,7 @@ public final class Planner {
     private static List<Plan.Refusal> unfit(PowerUnit unit) {
         List<Plan.Refusal> unfit = new ArrayList<>();
         for (Setting s : unit.settings()) {
-            if (s.kind() == Setting.Kind.POWER_LIMITER) {
+            if (!s.isPressure()) {
                 continue;
             }
             Optional<Target> target = unit.target(s.id());
@@ -193,13 +211,11 @@ public final class Planner {
                     line,
                     Reason.of("plan.refused.no-gauge-at-all").name("unit", unit.tag())));
         }
-        boolean load = unit.all(Throttle.class).stream()
-                .anyMatch(t -> t.purpose() == Throttle.Purpose.LOAD && t.atRest() == 0);
-        if (!load || unit.all(Pump.class).isEmpty()) {
+        if (unit.all(Pump.class).isEmpty()) {
             unfit.add(new Plan.Refusal(
-                    "load-missing",
+                    "pump-missing",
                     unit.tag(),
-                    Reason.of("plan.refused.no-load").name("unit", unit.tag())));
+                    Reason.of("plan.refused.no-pump").name("unit", unit.tag())));
         }
         return unfit;
     }

@@ -3,6 +3,7 @@ package earlygate.planner;
 import static earlygate.explain.Reason.of;
 
 import earlygate.plan.Goal;
+import earlygate.plan.Move;
 import earlygate.plan.Phase;
 import earlygate.plan.Step.Kind;
 import earlygate.quantity.Si;
@@ -119,6 +120,7 @@ final class Preliminaries {
                                     .name("line", gauge.line())
                                     .pressure("range", gauge.rangePa()))
                     .why(of("plan.why.fit-gauge"))
+                    .handles(Move.fit(gauge.id(), gauge.line(), 0))
                     .caution("oxygen", "rated-parts")
                     .minutes(5)
                     .add();
@@ -167,11 +169,13 @@ final class Preliminaries {
             still = still.withOpening(t.id(), t.purpose() == Throttle.Purpose.LOAD ? 1 : 0);
         }
         m.go(still);
-        script.step(Kind.START_POSITION, of("plan.open-load").name("throttle", Site.names(site.loads())))
-                .why(of("plan.why.open-load"))
-                .moves(site.loads())
-                .minutes(1)
-                .add();
+        if (!site.loads().isEmpty()) {
+            script.step(Kind.START_POSITION, of("plan.open-load").name("throttle", Site.names(site.loads())))
+                    .why(of("plan.why.open-load"))
+                    .moves(site.loads())
+                    .minutes(1)
+                    .add();
+        }
     }
 
     private void supply(Driver d) {

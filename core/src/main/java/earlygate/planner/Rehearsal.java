@@ -61,6 +61,14 @@ final class Rehearsal {
         solved(situation.withSetting(setting, past)).ifPresent(s -> ratings(s, setting));
     }
 
+    /** No line above what its parts stand, no drive above what it may carry. */
+    boolean safe(SteadyState s) {
+        return s.pressures().entrySet().stream()
+                        .allMatch(e -> e.getValue() <= unit.weakest(e.getKey()).pressurePa())
+                && unit.all(Driver.class).stream()
+                        .allMatch(d -> s.driver(d.id()).load() <= d.serviceFactor());
+    }
+
     private void ratings(SteadyState s, String screw) {
         s.pressures().forEach((line, pa) -> {
             PowerUnit.Rating weakest = unit.weakest(line);

@@ -3,6 +3,7 @@ package earlygate.planner;
 import earlygate.explain.Reason;
 import earlygate.plan.Expect;
 import earlygate.plan.Goal;
+import earlygate.plan.Move;
 import earlygate.plan.Phase;
 import earlygate.plan.Plan;
 import earlygate.plan.School;
@@ -13,6 +14,7 @@ import earlygate.unit.Component;
 import earlygate.unit.DcMotor;
 import earlygate.unit.Driver;
 import earlygate.unit.Fluid;
+import earlygate.unit.Setting;
 import earlygate.unit.Situation;
 import java.util.ArrayList;
 import java.util.EnumMap;
@@ -80,7 +82,8 @@ final class Script {
                 false,
                 Optional.empty(),
                 List.of(),
-                List.of()));
+                List.of(),
+                HandMoves.moves(rehearsal.unit, shown, at)));
     }
 
     private void put(Step step) {
@@ -121,6 +124,7 @@ final class Script {
         private final List<Reason> notes = new ArrayList<>();
         private final Set<String> said = new LinkedHashSet<>();
         private final List<Step.Deed> does = new ArrayList<>();
+        private final List<Move> handled = new ArrayList<>();
 
         private Writer(Kind kind, Reason action) {
             this.kind = kind;
@@ -195,6 +199,12 @@ final class Script {
             return this;
         }
 
+        /** What is fitted or taken off in it. */
+        Writer handles(Move move) {
+            handled.add(move);
+            return this;
+        }
+
         Writer tool(String name) {
             tool = name;
             return this;
@@ -265,7 +275,8 @@ final class Script {
                     alone,
                     demand,
                     List.copyOf(notes),
-                    List.copyOf(does));
+                    List.copyOf(does),
+                    ownMoves(s));
             put(step);
             stretch = alone ? stretch + takes * 60 : 0;
             unprotected = Math.max(unprotected, stretch);
@@ -273,6 +284,24 @@ final class Script {
             if (phase.ordinal() >= Phase.Id.SET.ordinal() && phase != Phase.Id.HAND_OVER) {
                 heat += rehearsal.heat() * HELD * takes * 60;
             }
+        }
+
+        /** Hands first, then the screws that stand otherwise than before, then what the kind of step itself means. */
+        private List<Move> ownMoves(Situation s) {
+            List<Move> all = new ArrayList<>(HandMoves.moves(rehearsal.unit, shown, s));
+            for (Setting x : rehearsal.unit.settings()) {
+                double before = shown.settings().getOrDefault(x.id(), x.present());
+                double now = s.settings().getOrDefault(x.id(), x.present());
+                if (before != now) {
+                    all.add(Move.turn(
+                            x.id(), Site.sixteenths((now - before) / x.screw().paPerTurn())));
+                }
+            }
+            if (kind == Kind.LOCK) {
+                setting.ifPresent(id -> all.add(Move.of(Move.Kind.NUT, id)));
+            }
+            all.addAll(handled);
+            return all;
         }
 
         private Optional<String> holder(SteadyState state) {

@@ -126,16 +126,16 @@ final class Setter {
         }
         Arrangement arrangement = found.get();
         TestPoint gauge = arrangement.gauges().get(0);
-        for (String other : arrangement.raised()) {
-            Setting s = unit.setting(other);
-            if (m.situation.settings().get(other) < s.screw().maxPa() - 1) {
-                moves.move(s, s.screw().maxPa(), "plan.raise", gauge);
+        arrangement.lifted().forEach((other, to) -> {
+            if (m.situation.settings().get(other) < to - 1) {
+                moves.move(unit.setting(other), to, "plan.raise", gauge);
             }
-        }
+        });
         double before = m.situation.settings().get(t.setting());
         Optional<UnloadingValve> charges = charging(t);
         Situation there =
                 charges.map(v -> Charging.of(site, arrangement.situation(), v)).orElse(arrangement.situation());
+        GearFitting.before(site, there);
         charges.ifPresent(v -> charge(there.withSetting(t.setting(), before), gauge));
         m.go(there);
         m.proveOvershoot(t.setting(), leg.setting());
@@ -171,11 +171,15 @@ final class Setter {
                 || site.drivers().stream().anyMatch(d -> d instanceof DcMotor)) {
             // Read in one and the same state before and after its nut is tight.
             moves.lockStep(t.setting(), read.goal(), read.expect());
+            if (read.goal() instanceof Goal.Difference) {
+                cutOffAgain((Pump) unit.partOf(t.setting()));
+            }
             return;
         }
         boolean seenAtTheEnd = site.search()
-                .find(t.setting(), allSet(m.situation), none -> false)
-                .filter(r -> r.gauges().contains(gauge))
+                .solve(allSet(m.situation))
+                .flatMap(end -> end.limiterOf(gauge.line()))
+                .filter(t.setting()::equals)
                 .isPresent();
         if (seenAtTheEnd) {
             Situation here = m.situation;
@@ -195,6 +199,40 @@ final class Setter {
         } else {
             moves.lockStep(t.setting(), read.goal(), read.expect());
         }
+    }
+
+    /** The two screws sit side by side: what was touched last may have moved the other. */
+    private void cutOffAgain(Pump pump) {
+        String compensator = pump.compensatorId();
+        Rehearsal m = site.rehearsal();
+        Optional<Target> target = unit.target(compensator);
+        Optional<Arrangement> again = target.flatMap(t -> site.search()
+                .find(
+                        compensator,
+                        m.situation,
+                        id -> !done.contains(id) && unit.setting(id).limitsPressure()));
+        if (again.isEmpty() || again.get().gauges().isEmpty()) {
+            return;
+        }
+        TestPoint gauge = again.get().gauges().get(0);
+        again.get().lifted().forEach((other, to) -> {
+            if (m.situation.settings().get(other) < to - 1) {
+                moves.move(unit.setting(other), to, "plan.raise", gauge);
+            }
+        });
+        m.go(again.get().situation());
+        double aim = aims.at(target.get(), gauge);
+        script.step(
+                        Kind.TEST,
+                        of("plan.cut-off-again")
+                                .name("compensator", compensator)
+                                .name("gauge", gauge.id()))
+                .why(of("plan.why.cut-off-again").name("compensator", compensator))
+                .expect(readings.around(gauge, aim, target.get().tolerancePa()))
+                .ifNot(of("plan.if-not.does-not-return"))
+                .caution("injection")
+                .minutes(2)
+                .add();
     }
 
     /** Charged with nothing drawn, until whatever limits the line above the valve holds it. */
@@ -219,7 +257,7 @@ final class Setter {
     }
 
     private Situation allSet(Situation s) {
-        Situation all = site.loads(s, 0).centred(unit);
+        Situation all = s;
         for (Course.Leg leg : course) {
             all = all.withSetting(leg.target().setting(), leg.setting());
         }

@@ -56,9 +56,11 @@ record Site(PowerUnit unit, GaugeSearch search, Script script, Readings readings
         return all;
     }
 
-    /** The load that a gauge on the pump line answers to; the first one there is. */
-    Throttle load() {
-        return loads().get(0);
+    /** The unit's own load valves that let oil out of a line. */
+    List<Throttle> loadsOn(String line) {
+        return loads().stream()
+                .filter(t -> t.a().equals(line) || t.b().equals(line))
+                .toList();
     }
 
     /** The gauge that shows the pump: on its line, or the first one fitted. */

@@ -95,10 +95,11 @@ public final class StepRecord {
 
     /** A handle was moved: what was read before says nothing about the machine as it stands now. */
     void handled(Handled h) {
-        if (h.action().equals("open")) {
-            boolean open = !h.to().equals("0") && !h.to().equals("0.0");
-            loadShut = loadOpened && !open;
-            loadOpened |= open;
+        boolean letGo =
+                h.action().equals("stop") || h.action().equals("open") && !h.to().equals("0") && !h.to().equals("0.0");
+        if (letGo || h.action().equals("open") || h.action().equals("start")) {
+            loadShut = loadOpened && !letGo;
+            loadOpened |= letGo;
         }
         if (List.of("start", "stop", "open", "shift").contains(h.action())
                 || h.action().equals("nut") && step.kind() == Step.Kind.LOCK) {
@@ -225,7 +226,7 @@ public final class StepRecord {
         return touchedEnd;
     }
 
-    /** The load was opened in this step, and shut again after that. */
+    /** The pressure was let go in this step, by load or drive, and asked for again after that. */
     public boolean loadMoved() {
         return loadShut;
     }

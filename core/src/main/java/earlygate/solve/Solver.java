@@ -94,7 +94,7 @@ public final class Solver {
         for (boolean margins : new boolean[] {false, true}) {
             for (int s = 0; s < network.settings().size(); s++) {
                 Setting.Kind kind = network.settings().get(s).kind();
-                if (kind != Setting.Kind.POWER_LIMITER && (kind == Setting.Kind.LOAD_SENSE) == margins) {
+                if (network.settings().get(s).isPressure() && (kind == Setting.Kind.LOAD_SENSE) == margins) {
                     follow(c, s, strongest, holder);
                 }
             }

@@ -60,7 +60,7 @@ public final class Derivation {
     }
 
     private void derive(Setting s) {
-        if (unit.target(s.id()).isPresent() || s.kind() == Setting.Kind.POWER_LIMITER) {
+        if (unit.target(s.id()).isPresent() || !s.isPressure()) {
             return;
         }
         switch (s.kind()) {

@@ -54,7 +54,7 @@ public record TargetSheet(List<Entry> settings, List<String> missing) {
         for (Setting s : unit.settings()) {
             Optional<Target> target = unit.target(s.id());
             if (target.isEmpty()) {
-                if (s.kind() != Setting.Kind.POWER_LIMITER) {
+                if (s.isPressure()) {
                     missing.add(s.id());
                 }
                 continue;

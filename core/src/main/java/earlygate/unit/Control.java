@@ -9,6 +9,7 @@ public enum Control implements Keyed {
     COMPENSATOR("compensator"),
     LOAD_SENSE("loadSense"),
     POWER_LIMITER("powerLimiter"),
+    MAX_FLOW("maxFlow"),
     RELIEF_A("reliefA"),
     RELIEF_B("reliefB");
 

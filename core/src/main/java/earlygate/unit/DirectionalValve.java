@@ -6,7 +6,12 @@ import java.util.stream.Stream;
 
 /** Named positions, each tying pairs of lines. */
 public record DirectionalValve(
-        String id, Map<String, List<Path>> positions, String start, double ratedFlow, double ratedDrop)
+        String id,
+        Map<String, List<Path>> positions,
+        String start,
+        double ratedFlow,
+        double ratedDrop,
+        Map<String, String> positionWords)
         implements Positioned {
     public record Path(String from, String to) {}
 

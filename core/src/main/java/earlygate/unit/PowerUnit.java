@@ -18,6 +18,7 @@ public final class PowerUnit {
     private final List<TestPoint> testPoints;
     private final List<Target> targets;
     private final List<Work> work;
+    private final Extras extras;
     private final List<Setting> settings;
 
     private final Map<String, Component> componentById;
@@ -28,6 +29,11 @@ public final class PowerUnit {
 
     public record Drawing(String number, String revision) {}
 
+    /** What is not a pressure, and what the workshop brings. */
+    public record Extras(List<Meter> meters, List<RateTarget> rateTargets, List<Gear> testGear) {
+        public static final Extras NONE = new Extras(List.of(), List.of(), List.of());
+    }
+
     public PowerUnit(
             String tag,
             String name,
@@ -37,7 +43,8 @@ public final class PowerUnit {
             List<Component> components,
             List<TestPoint> testPoints,
             List<Target> targets,
-            List<Work> work) {
+            List<Work> work,
+            Extras extras) {
         this.tag = tag;
         this.name = name;
         this.drawing = drawing;
@@ -47,6 +54,7 @@ public final class PowerUnit {
         this.testPoints = List.copyOf(testPoints);
         this.targets = List.copyOf(targets);
         this.work = List.copyOf(work);
+        this.extras = extras;
         settings = components.stream().flatMap(c -> c.settings().stream()).toList();
         componentById = byId(components, Component::id);
         lineById = byId(lines, Line::id);
@@ -97,13 +105,26 @@ public final class PowerUnit {
         return work;
     }
 
+    /** Flow meters and clamp meters. */
+    public List<Meter> meters() {
+        return extras.meters();
+    }
+
+    public List<RateTarget> rateTargets() {
+        return extras.rateTargets();
+    }
+
+    public List<Gear> testGear() {
+        return extras.testGear();
+    }
+
     /** Every adjuster, in the order of the components. */
     public List<Setting> settings() {
         return settings;
     }
 
     public PowerUnit withTargets(List<Target> other) {
-        return new PowerUnit(tag, name, drawing, fluid, lines, components, testPoints, other, work);
+        return new PowerUnit(tag, name, drawing, fluid, lines, components, testPoints, other, work, extras);
     }
 
     public <C extends Component> List<C> all(Class<C> type) {

@@ -35,7 +35,8 @@ public record Pump(
         Optional<String> caseDrain,
         Optional<Compensator> compensator,
         Optional<LoadSense> loadSense,
-        Optional<PowerLimiter> powerLimiter)
+        Optional<PowerLimiter> powerLimiter,
+        Optional<MaxFlow> maxFlow)
         implements Component {
 
     /** @param settingPa cut-off (zero-stroke) pressure; {@code bandPa} from full to zero stroke */
@@ -45,7 +46,15 @@ public record Pump(
     public record LoadSense(double marginPa, double bandPa, String signal, Screw screw) {}
 
     /** @param limit W at rated speed */
-    public record PowerLimiter(double limit) {}
+    public record PowerLimiter(double limit, Optional<Screw> screw) {
+        /** Where the schematic gives no screw, it is read and never turned. */
+        Screw range() {
+            return screw.orElse(new Screw(0, 2 * limit, limit, ""));
+        }
+    }
+
+    /** The screw of the full-stroke stop. @param flow m3/s at rated speed, as the stop stands now */
+    public record MaxFlow(double flow, Screw screw) {}
 
     public String loadSenseId() {
         return Control.LOAD_SENSE.of(id);
@@ -55,11 +64,14 @@ public record Pump(
         return Control.POWER_LIMITER.of(id);
     }
 
+    public String maxFlowId() {
+        return Control.MAX_FLOW.of(id);
+    }
+
     public String compensatorId() {
         return Control.COMPENSATOR.of(id);
     }
 
-    /** A power limiter has no pressure and, on these units, no screw that is turned against a gauge. */
     @Override
     public List<Setting> settings() {
         List<Setting> settings = new ArrayList<>();
@@ -67,8 +79,9 @@ public record Pump(
                 k -> settings.add(setting(compensatorId(), Setting.Kind.COMPENSATOR, k.settingPa(), k.screw())));
         loadSense.ifPresent(
                 k -> settings.add(setting(loadSenseId(), Setting.Kind.LOAD_SENSE, k.marginPa(), k.screw())));
-        powerLimiter.ifPresent(k -> settings.add(setting(
-                powerLimiterId(), Setting.Kind.POWER_LIMITER, k.limit(), new Screw(0, 2 * k.limit(), k.limit(), ""))));
+        powerLimiter.ifPresent(
+                k -> settings.add(setting(powerLimiterId(), Setting.Kind.POWER_LIMITER, k.limit(), k.range())));
+        maxFlow.ifPresent(k -> settings.add(setting(maxFlowId(), Setting.Kind.FLOW, k.flow(), k.screw())));
         return settings;
     }
 

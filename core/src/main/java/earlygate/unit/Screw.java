@@ -1,7 +1,7 @@
 package earlygate.unit;
 
 /**
- * An adjuster. Clockwise raises.
+ * An adjuster. Clockwise raises. Of a flow or a power limit, m3/s or W stand in place of Pa.
  *
  * @param minPa setting with the screw all out
  * @param maxPa setting with the screw all in

@@ -1,6 +1,7 @@
 package earlygate.unit;
 
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.stream.Stream;
@@ -21,7 +22,8 @@ public record Section(
         double ratedDrop,
         OptionalDouble flow,
         Optional<PortRelief> reliefA,
-        Optional<PortRelief> reliefB)
+        Optional<PortRelief> reliefB,
+        Map<String, String> positionWords)
         implements Positioned {
     public static final List<String> POSITIONS = List.of("neutral", "a", "b");
 

@@ -18,6 +18,8 @@ import java.util.Set;
  * @param suctionShut pumps whose suction valve is shut
  * @param pressures lines held at a pressure, Pa, by line id
  * @param oil oil temperature, K; empty for the middle of the band
+ * @param gear load valves that are fitted, by the id of the gear
+ * @param metered what a fitted flow meter stands in series with, by the id of the gear
  */
 public record Situation(
         Map<String, Drive> drivers,
@@ -28,10 +30,34 @@ public record Situation(
         Optional<Set<String>> blocked,
         Set<String> suctionShut,
         Map<String, Double> pressures,
-        OptionalDouble oil) {
+        OptionalDouble oil,
+        Map<String, Between> gear,
+        Map<String, String> metered) {
 
     /** @param speed rev/s, in place of the motor's own slip; empty for the slip model */
     public record Drive(boolean running, OptionalDouble speed) {}
+
+    /** Where a portable load valve is fitted, and how far it is open, 0 to 1. */
+    public record Between(String a, String b, double opening) {}
+
+    public Situation(
+            Map<String, Drive> drivers,
+            Map<String, Double> openings,
+            Map<String, String> positions,
+            Map<String, Double> settings,
+            Set<String> vented,
+            Optional<Set<String>> blocked,
+            Set<String> suctionShut,
+            Map<String, Double> pressures,
+            OptionalDouble oil) {
+        this(drivers, openings, positions, settings, vented, blocked, suctionShut, pressures, oil, Map.of(), Map.of());
+    }
+
+    /** Situations that were stored before there was gear have none. */
+    public Situation {
+        gear = gear == null ? Map.of() : gear;
+        metered = metered == null ? Map.of() : metered;
+    }
 
     public static final Situation AS_THE_FILE = new Situation(
             Map.of(),
@@ -115,7 +141,95 @@ public record Situation(
                 blocked,
                 suctionShut,
                 pressures,
-                oil);
+                oil,
+                gear,
+                metered);
+    }
+
+    public Situation withGear(String id, Between between) {
+        return new Situation(
+                drivers,
+                openings,
+                positions,
+                settings,
+                vented,
+                blocked,
+                suctionShut,
+                pressures,
+                oil,
+                and(gear, id, between),
+                metered);
+    }
+
+    /** The load valves of another situation in place of this one's. */
+    public Situation withGearOf(Situation other) {
+        return new Situation(
+                drivers,
+                openings,
+                positions,
+                settings,
+                vented,
+                blocked,
+                suctionShut,
+                pressures,
+                oil,
+                other.gear,
+                other.metered);
+    }
+
+    public Situation withoutGear(String id) {
+        Map<String, Between> left = new LinkedHashMap<>(gear);
+        left.remove(id);
+        return new Situation(
+                drivers, openings, positions, settings, vented, blocked, suctionShut, pressures, oil, left, metered);
+    }
+
+    /** What is fitted stays, shut. */
+    public Situation withGearShut() {
+        Situation s = this;
+        for (Map.Entry<String, Between> e : gear.entrySet()) {
+            s = s.withGear(
+                    e.getKey(), new Between(e.getValue().a(), e.getValue().b(), 0));
+        }
+        return s;
+    }
+
+    /** No actuator can move. */
+    public Situation allBlocked() {
+        return new Situation(
+                drivers,
+                openings,
+                positions,
+                settings,
+                vented,
+                Optional.empty(),
+                suctionShut,
+                pressures,
+                oil,
+                gear,
+                metered);
+    }
+
+    /** @param ids the actuators that can't move */
+    public Situation withBlocked(Set<String> ids) {
+        return new Situation(
+                drivers,
+                openings,
+                positions,
+                settings,
+                vented,
+                Optional.of(ids),
+                suctionShut,
+                pressures,
+                oil,
+                gear,
+                metered);
+    }
+
+    /** @param ids the relief valves whose vent is open */
+    public Situation withVented(Set<String> ids) {
+        return new Situation(
+                drivers, openings, positions, settings, ids, blocked, suctionShut, pressures, oil, gear, metered);
     }
 
     private Situation with(
@@ -124,7 +238,8 @@ public record Situation(
             Map<String, Double> set,
             Map<String, Double> held,
             OptionalDouble temperature) {
-        return new Situation(drives, opened, positions, set, vented, blocked, suctionShut, held, temperature);
+        return new Situation(
+                drives, opened, positions, set, vented, blocked, suctionShut, held, temperature, gear, metered);
     }
 
     private static <V> Map<String, V> and(Map<String, V> map, String key, V value) {

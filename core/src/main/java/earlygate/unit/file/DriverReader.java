@@ -27,6 +27,13 @@ final class DriverReader {
                 number(n, "serviceFactor", 1));
     }
 
+    /** rev/s at rated power, of any kind of drive. */
+    static double ratedSpeed(JsonNode n) {
+        return n.has("speedsRpm")
+                ? number(n.path("speedsRpm"), "highIdle", 0) * RPM * (1 - number(n, "droopPercent", 4) / 100)
+                : number(n, "ratedSpeedRpm", 0) * RPM;
+    }
+
     static Engine engine(JsonNode n) {
         JsonNode speeds = n.path("speedsRpm");
         return new Engine(

@@ -31,6 +31,13 @@ final class Fields {
         return n.has(key) ? OptionalDouble.of(n.path(key).doubleValue() * factor) : OptionalDouble.empty();
     }
 
+    /** A screw of a flow or a power, with its range given; by default in six turns. */
+    static Screw screw(JsonNode n, String rangeKey, String slopeKey, double factor) {
+        double min = n.path(rangeKey).get(0).doubleValue();
+        double max = n.path(rangeKey).get(1).doubleValue();
+        return new Screw(min * factor, max * factor, number(n, slopeKey, (max - min) / 6) * factor, text(n, "wrench"));
+    }
+
     /** Where the schematic gives no range, from a twentieth of {@code topBar} to it in six turns. */
     static Screw screw(JsonNode n, double topBar) {
         JsonNode range = n.path("rangeBar");

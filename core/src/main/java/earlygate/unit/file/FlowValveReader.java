@@ -13,6 +13,7 @@ import earlygate.unit.Filter;
 import earlygate.unit.FlowControl;
 import earlygate.unit.Leak;
 import earlygate.unit.Throttle;
+import java.util.Optional;
 import tools.jackson.databind.JsonNode;
 
 /** What oil flows through without a choice: throttles, checks, flow controls, filters, leaks. */
@@ -55,7 +56,8 @@ final class FlowValveReader {
                 text(n, "outlet"),
                 number(n, "setLpm", 0) * LPM,
                 number(n, "ratedFlowLpm", 0) * LPM,
-                number(n, "ratedDropBar", 0) * BAR);
+                number(n, "ratedDropBar", 0) * BAR,
+                n.has("rangeLpm") ? Optional.of(Fields.screw(n, "rangeLpm", "lpmPerTurn", LPM)) : Optional.empty());
     }
 
     static Filter filter(JsonNode n) {

@@ -3,6 +3,7 @@ package earlygate.unit.file;
 import static earlygate.quantity.Si.BAR;
 import static earlygate.quantity.Si.CM3;
 import static earlygate.quantity.Si.KW;
+import static earlygate.quantity.Si.LPM;
 import static earlygate.unit.file.Fields.number;
 import static earlygate.unit.file.Fields.optional;
 import static earlygate.unit.file.Fields.screw;
@@ -35,9 +36,8 @@ final class PumpReader {
                         number(ls, "bandBar", 2) * BAR,
                         text(ls, "signal"),
                         screw(ls, 2 * Math.max(5, number(ls, "marginBar", 0)))));
-        Optional<Pump.PowerLimiter> powerLimiter = n.has("powerLimiter")
-                ? Optional.of(new Pump.PowerLimiter(number(n.path("powerLimiter"), "limitKw", 0) * KW))
-                : Optional.empty();
+        Optional<Pump.PowerLimiter> powerLimiter =
+                n.has("powerLimiter") ? Optional.of(powerLimiter(n.path("powerLimiter"))) : Optional.empty();
         return new Pump(
                 text(n, "id"),
                 text(n, "driver"),
@@ -61,7 +61,27 @@ final class PumpReader {
                 optional(n, "caseDrain"),
                 compensator,
                 loadSense,
-                powerLimiter);
+                powerLimiter,
+                n.has("maxFlow") ? Optional.of(maxFlow(n, unit)) : Optional.empty());
+    }
+
+    private static Pump.PowerLimiter powerLimiter(JsonNode n) {
+        return new Pump.PowerLimiter(
+                number(n, "limitKw", 0) * KW,
+                n.has("rangeKw") ? Optional.of(Fields.screw(n, "rangeKw", "kwPerTurn", KW)) : Optional.empty());
+    }
+
+    /** As the stop stands now: the largest stroke at the drive's rated speed. */
+    private static Pump.MaxFlow maxFlow(JsonNode n, JsonNode unit) {
+        double stroke = number(n, "maxStroke", 1);
+        double flow = unit.path("components")
+                .valueStream()
+                .filter(d -> text(d, "id").equals(text(n, "driver")))
+                .mapToDouble(DriverReader::ratedSpeed)
+                .map(speed -> speed * number(n, "displacementCm3", 0) * CM3 * stroke)
+                .findFirst()
+                .orElse(0);
+        return new Pump.MaxFlow(flow, Fields.screw(n.path("maxFlow"), "rangeLpm", "lpmPerTurn", LPM));
     }
 
     private static boolean inAPack(String driver, JsonNode unit) {

@@ -74,6 +74,7 @@ final class References {
                     .forEach(control -> settings.add(control.of(id)));
         });
         each("testPoints", (path, t) -> unique(seen, path, t));
+        each("testGear", (path, t) -> unique(seen, path, t));
     }
 
     private void components() {
@@ -139,7 +140,18 @@ final class References {
         if (band.size() == 2 && band.path(0).asDouble(0) >= band.path(1).asDouble(0)) {
             add("fluid.bandC", Reason.of("file.range-order").name("value", band.toString()));
         }
-        each("testPoints", (path, t) -> line(path, t, "line"));
+        each("testPoints", (path, t) -> {
+            line(path, t, "line");
+            if (t.has("component")
+                    && !components.containsKey(t.path("component").asString(""))) {
+                add(
+                        path + ".component",
+                        unknown("file.unknown-component", t.path("component").asString(""), components.keySet()));
+            }
+            if (t.has("driver")) {
+                driver(path, t.path("driver").asString(""));
+            }
+        });
         each("work", (path, w) -> line(path, w, "line"));
         Set<String> targeted = new HashSet<>();
         each("targets", (path, t) -> {

@@ -2,6 +2,7 @@ package earlygate.unit.file;
 
 import static earlygate.quantity.Si.BAR;
 import static earlygate.quantity.Si.KW;
+import static earlygate.quantity.Si.LPM;
 import static earlygate.quantity.Si.RPM;
 import static earlygate.quantity.Si.ZERO_C;
 
@@ -9,12 +10,13 @@ import earlygate.explain.Reason;
 import earlygate.unit.Component;
 import earlygate.unit.Cylinder;
 import earlygate.unit.Driver;
+import earlygate.unit.Gear;
 import earlygate.unit.HydraulicMotor;
+import earlygate.unit.Line;
 import earlygate.unit.Positioned;
 import earlygate.unit.PowerUnit;
 import earlygate.unit.Pump;
 import earlygate.unit.ReliefValve;
-import earlygate.unit.Setting;
 import earlygate.unit.Situation;
 import earlygate.unit.Throttle;
 import java.util.Collection;
@@ -36,7 +38,21 @@ import tools.jackson.databind.node.ObjectNode;
  */
 public final class SituationFile {
     private static final Set<String> KEYS = Set.of(
-            "drivers", "openings", "positions", "settings", "vented", "blocked", "suctionShut", "oilC", "pressures");
+            "drivers",
+            "openings",
+            "positions",
+            "settings",
+            "vented",
+            "blocked",
+            "suctionShut",
+            "oilC",
+            "pressures",
+            "gear");
+
+    private static final Set<String> FITTED = Set.of("a", "b", "opening", "component");
+
+    /** Objects that a change replaces whole. */
+    private static final Set<String> HELD = Set.of("pressures", "gear");
 
     private static final Set<String> DRIVE = Set.of("running", "speedRpm");
 
@@ -61,8 +77,7 @@ public final class SituationFile {
         ObjectNode after = (ObjectNode) before.deepCopy();
         change.properties().forEach(e -> {
             JsonNode stood = after.path(e.getKey());
-            boolean adds =
-                    stood.isObject() && e.getValue().isObject() && !e.getKey().equals("pressures");
+            boolean adds = stood.isObject() && e.getValue().isObject() && !HELD.contains(e.getKey());
             if (adds) {
                 e.getValue().properties().forEach(one -> ((ObjectNode) stood).set(one.getKey(), one.getValue()));
             } else {
@@ -85,12 +100,7 @@ public final class SituationFile {
             problems.add(new Problem("situation", Reason.of("situation.not-object")));
             return Situation.AS_THE_FILE;
         }
-        for (String key : node.propertyNames()) {
-            if (!KEYS.contains(key)) {
-                problems.add(new Problem(
-                        "situation." + key, Reason.of("file.unknown-key").name("key", key)));
-            }
-        }
+        unknownKeys("situation", node, KEYS);
         Map<String, Double> openings =
                 numbers("openings", id -> unit.all(Throttle.class).stream().anyMatch(t -> t.id().equals(id)), 0, 1);
         Map<String, Double> settings =
@@ -109,11 +119,16 @@ public final class SituationFile {
                 node.has("blocked") ? Optional.of(names("blocked", actuators)) : Optional.empty(),
                 names("suctionShut", ids(Pump.class::isInstance)),
                 pressures,
-                oil());
+                oil(),
+                loadValves(),
+                flowMeters());
     }
 
     private Set<String> ids(Predicate<Component> which) {
-        return unit.components().stream().filter(which).map(Component::id).collect(Collectors.toSet());
+        return unit.components().stream()
+                .filter(which)
+                .map(Component::id)
+                .collect(Collectors.toCollection(LinkedHashSet::new));
     }
 
     private Set<String> names(String key, Set<String> known) {
@@ -185,9 +200,13 @@ public final class SituationFile {
                 .toList();
     }
 
-    /** SI per unit of the file for a setting: bar, or kW for a power limiter. */
-    static double factor(PowerUnit unit, String setting) {
-        return unit.setting(setting).kind() == Setting.Kind.POWER_LIMITER ? KW : BAR;
+    /** SI per unit of the file for a setting: bar, kW for a power limiter, L/min for a flow. */
+    public static double factor(PowerUnit unit, String setting) {
+        return switch (unit.setting(setting).kind()) {
+            case POWER_LIMITER -> KW;
+            case FLOW -> LPM;
+            default -> BAR;
+        };
     }
 
     private Map<String, Situation.Drive> drivers() {
@@ -206,12 +225,7 @@ public final class SituationFile {
     }
 
     private Situation.Drive drive(String path, JsonNode drive) {
-        for (String key : drive.propertyNames()) {
-            if (!DRIVE.contains(key)) {
-                problems.add(new Problem(
-                        path + "." + key, Reason.of("file.unknown-key").name("key", key)));
-            }
-        }
+        unknownKeys(path, drive, DRIVE);
         JsonNode running = drive.path("running");
         if (drive.has("running") && !running.isBoolean()) {
             wrongKind(path + ".running", running, "kind.flag");
@@ -222,6 +236,69 @@ public final class SituationFile {
                 speed.isMissingNode()
                         ? OptionalDouble.empty()
                         : OptionalDouble.of(within(path + ".speedRpm", speed, 0, 10000) * RPM));
+    }
+
+    private Map<String, Situation.Between> loadValves() {
+        Map<String, Situation.Between> fitted = new LinkedHashMap<>();
+        entries("gear", "kind.gear").forEach(e -> {
+            String path = "situation.gear." + e.getKey();
+            JsonNode n = e.getValue();
+            Optional<Gear> gear = unit.testGear().stream()
+                    .filter(g -> g.id().equals(e.getKey()))
+                    .findFirst();
+            if (gear.isEmpty()) {
+                problems.add(new Problem(path, Reason.of("situation.unknown").name("id", e.getKey())));
+            } else if (!n.isObject()) {
+                wrongKind(path, n, "kind.gear");
+            } else {
+                unknownKeys(path, n, FITTED);
+                if (gear.get() instanceof Gear.LoadValve) {
+                    fitted.put(
+                            e.getKey(),
+                            new Situation.Between(
+                                    line(path + ".a", n.path("a").asString("")),
+                                    line(path + ".b", n.path("b").asString(Line.TANK)),
+                                    n.has("opening") ? within(path + ".opening", n.path("opening"), 0, 1) : 0));
+                }
+            }
+        });
+        return fitted;
+    }
+
+    private Map<String, String> flowMeters() {
+        Map<String, String> fitted = new LinkedHashMap<>();
+        Set<String> inSeries = ids(c -> true);
+        unit.testGear().forEach(g -> inSeries.add(g.id()));
+        for (Gear g : unit.testGear()) {
+            JsonNode n = node.path("gear").path(g.id());
+            if (g instanceof Gear.FlowMeter && n.isObject()) {
+                String component = n.path("component").asString("");
+                if (!inSeries.contains(component)) {
+                    problems.add(new Problem(
+                            "situation.gear." + g.id() + ".component",
+                            Reason.of("situation.unknown").name("id", component)));
+                }
+                fitted.put(g.id(), component);
+            }
+        }
+        return fitted;
+    }
+
+    private String line(String path, String id) {
+        if (!id.equals(Line.TANK) && unit.lines().stream().noneMatch(l -> l.id().equals(id))) {
+            problems.add(new Problem(path, Reason.of("situation.unknown").name("id", id)));
+            return Line.TANK;
+        }
+        return id;
+    }
+
+    private void unknownKeys(String path, JsonNode object, Set<String> known) {
+        for (String key : object.propertyNames()) {
+            if (!known.contains(key)) {
+                problems.add(new Problem(
+                        path + "." + key, Reason.of("file.unknown-key").name("key", key)));
+            }
+        }
     }
 
     private OptionalDouble oil() {

@@ -34,9 +34,16 @@ public final class SituationWriter {
             s.positions().forEach(positions::put);
         }
         writeNames(out, "vented", s.vented());
-        s.blocked().ifPresent(b -> writeNames(out, "blocked", b));
+        s.blocked().ifPresent(b -> b.forEach(out.putArray("blocked")::add));
         writeNames(out, "suctionShut", s.suctionShut());
         writeNumbers(out, "pressures", s.pressures(), BAR);
+        if (!s.gear().isEmpty() || !s.metered().isEmpty()) {
+            ObjectNode gear = out.putObject("gear");
+            s.gear()
+                    .forEach((id, v) ->
+                            gear.putObject(id).put("a", v.a()).put("b", v.b()).put("opening", round(v.opening())));
+            s.metered().forEach((id, component) -> gear.putObject(id).put("component", component));
+        }
         s.oil().ifPresent(t -> out.put("oilC", round(t - ZERO_C)));
         return out;
     }

@@ -37,7 +37,8 @@ final class SteeringReader {
                 number(n, "ratedDropBar", 0) * BAR,
                 optionalNumber(n, "flowLpm", LPM),
                 portRelief(n.path("reliefA")),
-                portRelief(n.path("reliefB")));
+                portRelief(n.path("reliefB")),
+                words(n));
     }
 
     static DirectionalValve directional(JsonNode n) {
@@ -46,7 +47,16 @@ final class SteeringReader {
                 positions(n.path("positions")),
                 text(n, "start"),
                 number(n, "ratedFlowLpm", 0) * LPM,
-                number(n, "ratedDropBar", 0) * BAR);
+                number(n, "ratedDropBar", 0) * BAR,
+                words(n));
+    }
+
+    private static Map<String, String> words(JsonNode n) {
+        Map<String, String> words = new LinkedHashMap<>();
+        n.path("positionNames")
+                .properties()
+                .forEach(e -> words.put(e.getKey(), e.getValue().asString()));
+        return words;
     }
 
     private static Optional<Section.PortRelief> portRelief(JsonNode n) {

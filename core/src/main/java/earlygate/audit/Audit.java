@@ -1,0 +1,30 @@
+package earlygate.audit;
+
+import earlygate.plan.Plan;
+import earlygate.unit.PowerUnit;
+import java.util.List;
+
+/** Replays a plan and lists what it may not contain. */
+public final class Audit {
+    private static final List<Check> POINTS = List.of(
+            new SaysWhatItDoes(),
+            new Decides(),
+            new WithinRatings(),
+            new Protected(),
+            new Direction(),
+            new SetAndLocked(),
+            new LetDown(),
+            new StandsStill(),
+            new OnTheDial());
+
+    private Audit() {}
+
+    /** Empty for a plan that may be handed out; also for one that was refused, which has no steps. */
+    public static List<Violation> of(PowerUnit unit, Plan plan) {
+        if (plan.steps().isEmpty()) {
+            return List.of();
+        }
+        Replay replay = new Replay(unit, plan);
+        return POINTS.stream().flatMap(point -> point.of(replay).stream()).toList();
+    }
+}

@@ -1,0 +1,38 @@
+package earlygate.audit;
+
+import earlygate.audit.Violation.Point;
+import earlygate.explain.Reason;
+import earlygate.plan.Move;
+import earlygate.unit.Setting;
+import java.util.ArrayList;
+import java.util.List;
+
+/** A screw is said to be turned the way in which its setting goes, and about as far. */
+final class Direction implements Check {
+    /** Turns; half a sixteenth is rounding. */
+    private static final double ROUNDING = 1 / 32.0 + 1e-9;
+
+    @Override
+    public List<Violation> of(Replay replay) {
+        List<Violation> found = new ArrayList<>();
+        for (Replay.Stand s : replay.stands()) {
+            for (Move m : s.step().moves()) {
+                if (m.kind() == Move.Kind.TURN) {
+                    Setting x = replay.unit.setting(m.id());
+                    double asks = (Replay.setting(s.at(), x) - Replay.setting(s.before(), x))
+                            / x.screw().paPerTurn();
+                    if (Math.abs(asks - m.amount()) > ROUNDING) {
+                        found.add(new Violation(
+                                Point.DIRECTION,
+                                s.step().id(),
+                                Reason.of("audit.turns")
+                                        .name("setting", x.id())
+                                        .turns("said", m.amount())
+                                        .turns("asked", asks)));
+                    }
+                }
+            }
+        }
+        return found;
+    }
+}

@@ -1,0 +1,117 @@
+package earlygate.audit;
+
+import earlygate.audit.Violation.Point;
+import earlygate.explain.Reason;
+import earlygate.plan.Step;
+import earlygate.unit.Pump;
+import earlygate.unit.Setting;
+import earlygate.unit.Target;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+
+/**
+ * Each setting with a target is set, locked and read again after that, and not touched any more; after a margin was
+ * touched, the cut-off beside it is read again.
+ */
+final class SetAndLocked implements Check {
+    @Override
+    public List<Violation> of(Replay replay) {
+        List<Violation> found = new ArrayList<>();
+        String last = replay.stands().get(replay.stands().size() - 1).step().id();
+        for (Target t : replay.unit.targets()) {
+            int set = lastIndex(replay, s -> is(s, Step.Kind.SET, t.setting()));
+            int locked = lastIndex(replay, s -> is(s, Step.Kind.LOCK, t.setting()) && reads(s.step()));
+            int turned = lastIndex(replay, s -> turned(replay, s, t.setting()));
+            if (set < 0) {
+                found.add(violation("audit.never-set", last, t.setting()));
+            } else if (locked < set) {
+                found.add(violation("audit.never-locked", id(replay, set), t.setting()));
+            } else if (turned > locked) {
+                found.add(violation("audit.touched-after-lock", id(replay, turned), t.setting()));
+            } else {
+                wrongPlace(replay, locked, t).ifPresent(found::add);
+            }
+        }
+        for (Pump p : replay.unit.all(Pump.class)) {
+            if (p.loadSense().isPresent()
+                    && p.compensator().isPresent()
+                    && replay.unit.target(p.compensatorId()).isPresent()) {
+                int margin = lastIndex(replay, s -> turned(replay, s, p.loadSenseId()));
+                int cutOff = lastIndex(replay, s -> readsCutOff(replay, s, p));
+                if (margin >= 0 && cutOff < margin) {
+                    found.add(violation("audit.cut-off-not-read-again", id(replay, margin), p.compensatorId()));
+                }
+            }
+        }
+        return found;
+    }
+
+    /** What is left is what was asked, but for what leaks and drops cost. */
+    private static Optional<Violation> wrongPlace(Replay replay, int locked, Target t) {
+        Setting x = replay.unit.setting(t.setting());
+        double left = Replay.setting(replay.stands().get(locked).at(), x);
+        boolean fullFlow = t.defined() == Target.Defined.FULL_FLOW;
+        boolean wrong =
+                fullFlow ? left > t.pressurePa() + t.tolerancePa() : Math.abs(left - t.pressurePa()) > t.tolerancePa();
+        return wrong
+                ? Optional.of(new Violation(
+                        Point.SET_AND_LOCKED,
+                        id(replay, locked),
+                        Reason.of("audit.left-elsewhere")
+                                .name("setting", t.setting())
+                                .pressure("left", left)
+                                .pressure("target", t.pressurePa())))
+                : Optional.empty();
+    }
+
+    private interface Which {
+        boolean is(Replay.Stand s);
+    }
+
+    private static int lastIndex(Replay replay, Which which) {
+        for (int i = replay.stands().size() - 1; i >= 0; i--) {
+            if (which.is(replay.stands().get(i))) {
+                return i;
+            }
+        }
+        return -1;
+    }
+
+    private static String id(Replay replay, int index) {
+        return replay.stands().get(index).step().id();
+    }
+
+    private static boolean is(Replay.Stand s, Step.Kind kind, String setting) {
+        return s.step().kind() == kind
+                && s.step().setting().filter(setting::equals).isPresent();
+    }
+
+    private static boolean reads(Step s) {
+        return s.goal().isPresent()
+                && s.expect().stream().anyMatch(e -> s.goal().get().reads(e.instrument()));
+    }
+
+    private static boolean turned(Replay replay, Replay.Stand s, String setting) {
+        Setting x = replay.unit.setting(setting);
+        return Replay.setting(s.before(), x) != Replay.setting(s.at(), x);
+    }
+
+    /** A judged reading, in a state in which the compensator has the pump's line. */
+    private static boolean readsCutOff(Replay replay, Replay.Stand s, Pump p) {
+        boolean judged = s.step().kind() == Step.Kind.LOCK
+                || s.step().kind() == Step.Kind.TEST
+                || s.step().kind() == Step.Kind.SET;
+        return judged
+                && s.step().expect().stream()
+                        .flatMap(e -> replay.unit.findTestPoint(e.instrument()).stream())
+                        .anyMatch(g -> s.state()
+                                .flatMap(x -> x.limiterOf(g.line()))
+                                .filter(p.compensatorId()::equals)
+                                .isPresent());
+    }
+
+    private static Violation violation(String code, String step, String setting) {
+        return new Violation(Point.SET_AND_LOCKED, step, Reason.of(code).name("setting", setting));
+    }
+}

@@ -1,0 +1,129 @@
+package earlygate.audit;
+
+import earlygate.audit.Violation.Point;
+import earlygate.explain.Reason;
+import earlygate.plan.Move;
+import earlygate.plan.Step;
+import earlygate.solve.SteadyState;
+import earlygate.unit.Driver;
+import earlygate.unit.PowerUnit;
+import earlygate.unit.Setting;
+import earlygate.unit.Situation;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+
+/** No line above what its weakest part stands, at rest, past the target and on the way; no drive above its rating. */
+final class WithinRatings implements Check {
+    private static final double PAST = 1.25;
+    /** Points looked at between where a screw stood and where it comes to. */
+    private static final int ON_THE_WAY = 4;
+    /** Numbers of the model, not of the machine. */
+    private static final double ROUNDING = 1e-6;
+
+    @Override
+    public List<Violation> of(Replay replay) {
+        List<Violation> found = new ArrayList<>();
+        for (Replay.Stand s : replay.stands()) {
+            Optional<Violation> first = s.state().flatMap(x -> passed(replay.unit, s.step(), x, "audit.in-the-step"));
+            if (first.isEmpty() && replay.anyRuns(s.at())) {
+                first = pastTarget(replay, s).or(() -> onTheWay(replay, s));
+            }
+            first.ifPresent(found::add);
+        }
+        return found;
+    }
+
+    private static Optional<Violation> pastTarget(Replay replay, Replay.Stand s) {
+        if (!s.step().measured().isPresent() || s.step().kind() == Step.Kind.LOCK) {
+            return Optional.empty();
+        }
+        Setting x = replay.unit.setting(s.step().setting().orElseThrow());
+        double at = Replay.setting(s.at(), x);
+        if (Replay.setting(s.before(), x) > at) {
+            // Brought down, it is passed downward.
+            return Optional.empty();
+        }
+        return replay.solve(s.at().withSetting(x.id(), x.screw().clamp(PAST * at)))
+                .flatMap(state -> rating(replay.unit, s.step(), state, "audit.past-its-target"));
+    }
+
+    private static Optional<Violation> onTheWay(Replay replay, Replay.Stand s) {
+        for (Setting x : replay.unit.settings()) {
+            double from = Replay.setting(s.before(), x);
+            double to = Replay.setting(s.at(), x);
+            for (int i = 1; i < ON_THE_WAY && from != to; i++) {
+                double mid = from + (to - from) * i / ON_THE_WAY;
+                Optional<Violation> found = replay.solve(s.at().withSetting(x.id(), mid))
+                        .flatMap(state -> passed(replay.unit, s.step(), state, "audit.on-the-way"));
+                if (found.isPresent()) {
+                    return found;
+                }
+            }
+        }
+        return moveByMove(replay, s);
+    }
+
+    /** Levers, valves and drives one after another, as the step has them. */
+    private static Optional<Violation> moveByMove(Replay replay, Replay.Stand s) {
+        Situation at = s.before();
+        for (Move m : s.step().moves()) {
+            at = switch (m.kind()) {
+                case START, STOP -> at.withDrive(m.id(), drive(s.at(), m.id(), m.kind() == Move.Kind.START));
+                case OPEN -> at.gear().containsKey(m.id()) ? at : at.withOpening(m.id(), m.amount());
+                case SHIFT -> at.withPosition(m.id(), m.to());
+                default -> at;
+            };
+            Optional<Violation> found =
+                    replay.solve(at).flatMap(state -> passed(replay.unit, s.step(), state, "audit.on-the-way"));
+            if (found.isPresent()) {
+                return found;
+            }
+        }
+        return Optional.empty();
+    }
+
+    private static Situation.Drive drive(Situation s, String id, boolean running) {
+        return s.drivers().getOrDefault(id, new Situation.Drive(running, java.util.OptionalDouble.empty()));
+    }
+
+    private static Optional<Violation> passed(PowerUnit unit, Step step, SteadyState state, String when) {
+        return rating(unit, step, state, when).or(() -> overload(unit, step, state, when));
+    }
+
+    private static Optional<Violation> rating(PowerUnit unit, Step step, SteadyState state, String when) {
+        for (Map.Entry<String, Double> line : state.pressures().entrySet()) {
+            PowerUnit.Rating weakest = unit.weakest(line.getKey());
+            if (line.getValue() > weakest.pressurePa() * (1 + ROUNDING)) {
+                return Optional.of(new Violation(
+                        Point.WITHIN_RATINGS,
+                        step.id(),
+                        Reason.of("audit.rating")
+                                .said("when", Reason.of(when))
+                                .name("line", line.getKey())
+                                .name("part", weakest.part())
+                                .pressure("pressure", line.getValue())
+                                .pressure("rating", weakest.pressurePa())));
+            }
+        }
+        return Optional.empty();
+    }
+
+    private static Optional<Violation> overload(PowerUnit unit, Step step, SteadyState state, String when) {
+        for (Driver d : unit.all(Driver.class)) {
+            double load = state.driver(d.id()).load();
+            if (load > d.serviceFactor() * (1 + ROUNDING)) {
+                return Optional.of(new Violation(
+                        Point.WITHIN_RATINGS,
+                        step.id(),
+                        Reason.of("audit.overload")
+                                .said("when", Reason.of(when))
+                                .name("motor", d.id())
+                                .ratio("load", load)
+                                .ratio("limit", d.serviceFactor())));
+            }
+        }
+        return Optional.empty();
+    }
+}

@@ -1,0 +1,223 @@
+package earlygate.gauge;
+
+import earlygate.unit.Cylinder;
+import earlygate.unit.Driver;
+import earlygate.unit.Gear;
+import earlygate.unit.HydraulicMotor;
+import earlygate.unit.Line;
+import earlygate.unit.Positioned;
+import earlygate.unit.PowerUnit;
+import earlygate.unit.Situation;
+import earlygate.unit.Throttle;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.stream.Stream;
+
+/**
+ * How hands can put a unit, its screws left alone: levers, hand valves, actuators free or blocked, drives stopped, a load
+ * valve fitted. Everything that is not named stands at rest: levers centred, hand valves shut, actuators blocked.
+ */
+final class Hands {
+    private static final double FREE = 2;
+    private static final double STOP = 2;
+    private static final double FIT = 4;
+    private static final double LOAD = 1;
+    private static final int MOST_LEVER_WAYS = 80;
+    /** With more hand valves than this only one at a time, or all that isolate, are opened. */
+    private static final int MOST_TOGETHER = 4;
+
+    private final PowerUnit unit;
+    private final List<Throttle> valves;
+    private final List<Way> ways;
+
+    /** A load valve of the unit, or a portable one fitted from a line to tank. */
+    sealed interface Opener {
+        Situation at(Situation s, double opening);
+
+        double cost();
+    }
+
+    record Own(String throttle) implements Opener {
+        @Override
+        public Situation at(Situation s, double opening) {
+            return s.withOpening(throttle, opening);
+        }
+
+        @Override
+        public double cost() {
+            return LOAD;
+        }
+    }
+
+    record Portable(String gear, String line) implements Opener {
+        @Override
+        public Situation at(Situation s, double opening) {
+            return s.withGear(gear, new Situation.Between(line, Line.TANK, opening));
+        }
+
+        @Override
+        public double cost() {
+            return FIT;
+        }
+    }
+
+    /** @param open hand valves that are not shut; {@code free} actuators that may move; {@code stopped} drives */
+    record Way(
+            Map<String, String> positions,
+            Map<String, Double> open,
+            Set<String> free,
+            Set<String> stopped,
+            double cost) {}
+
+    Hands(PowerUnit unit) {
+        this.unit = unit;
+        this.valves = handValves(unit);
+        this.ways = ways();
+    }
+
+    /** Everything with a hand wheel. */
+    static List<Throttle> handValves(PowerUnit unit) {
+        return unit.all(Throttle.class).stream().filter(t -> t.atRest() == 0).toList();
+    }
+
+    static Set<String> actuators(PowerUnit unit) {
+        Set<String> ids = new LinkedHashSet<>();
+        unit.all(Cylinder.class).forEach(c -> ids.add(c.id()));
+        unit.all(HydraulicMotor.class).forEach(m -> ids.add(m.id()));
+        return ids;
+    }
+
+    /** The least work first. */
+    List<Way> all() {
+        return ways;
+    }
+
+    /** What can be opened by degrees besides what a way has open already: own load valves first, then gear. */
+    List<Opener> openers(Way way) {
+        List<Opener> all = new ArrayList<>();
+        valves.stream()
+                .filter(t -> t.purpose() == Throttle.Purpose.LOAD)
+                .filter(t -> !way.open().containsKey(t.id()))
+                .forEach(t -> all.add(new Own(t.id())));
+        valves.stream()
+                .filter(t -> t.purpose() != Throttle.Purpose.LOAD)
+                .filter(t -> !way.open().containsKey(t.id()))
+                .forEach(t -> all.add(new Own(t.id())));
+        for (Gear g : unit.testGear()) {
+            if (g instanceof Gear.LoadValve v) {
+                fittings().forEach(line -> all.add(new Portable(v.id(), line)));
+            }
+        }
+        return all;
+    }
+
+    /** Lines that gear can be fitted on: with a test point, a cylinder or a motor. */
+    private List<String> fittings() {
+        Set<String> lines = new LinkedHashSet<>();
+        unit.testPoints().forEach(t -> lines.add(t.line()));
+        unit.all(Cylinder.class).forEach(c -> lines.addAll(List.of(c.cap(), c.rod())));
+        unit.all(HydraulicMotor.class).forEach(m -> lines.addAll(List.of(m.a(), m.b())));
+        lines.remove(Line.TANK);
+        return List.copyOf(lines);
+    }
+
+    /** The situation with hands as this way has them; its screws, oil and running drives stay. */
+    Situation apply(Way way, Situation from) {
+        Situation s = from.centred(unit).withGearShut();
+        for (Map.Entry<String, String> e : way.positions().entrySet()) {
+            s = s.withPosition(e.getKey(), e.getValue());
+        }
+        for (Throttle t : valves) {
+            s = s.withOpening(t.id(), way.open().getOrDefault(t.id(), 0.0));
+        }
+        for (String d : way.stopped()) {
+            s = s.withDriver(d, false);
+        }
+        Set<String> blocked = actuators(unit);
+        blocked.removeAll(way.free());
+        return way.free().isEmpty() ? s.allBlocked() : s.withBlocked(blocked);
+    }
+
+    private List<Way> ways() {
+        List<Way> all = new ArrayList<>();
+        for (Map<String, String> levers : levers()) {
+            for (Map<String, Double> open : opened()) {
+                for (Set<String> free : freed()) {
+                    for (Set<String> stopped : stopped()) {
+                        double cost = levers.size() + open.size() + FREE * free.size() + STOP * stopped.size();
+                        all.add(new Way(levers, open, free, stopped, cost));
+                    }
+                }
+            }
+        }
+        all.sort(Comparator.comparingDouble(Way::cost));
+        return List.copyOf(all);
+    }
+
+    /** Every lever at rest, then one moved, then two together. */
+    private List<Map<String, String>> levers() {
+        List<Map<String, String>> all = new ArrayList<>(List.of(Map.of()));
+        List<Map<String, String>> one = new ArrayList<>();
+        for (Positioned v : unit.all(Positioned.class)) {
+            v.moved().forEach(p -> one.add(Map.of(v.id(), p)));
+        }
+        all.addAll(one);
+        for (int i = 0; i < one.size(); i++) {
+            for (int j = i + 1; j < one.size() && all.size() < MOST_LEVER_WAYS; j++) {
+                Map<String, String> two = new LinkedHashMap<>(one.get(i));
+                two.putAll(one.get(j));
+                if (two.size() == 2) {
+                    all.add(two);
+                }
+            }
+        }
+        return all;
+    }
+
+    private List<Map<String, Double>> opened() {
+        List<Map<String, Double>> all = new ArrayList<>(List.of(Map.of()));
+        if (valves.size() <= MOST_TOGETHER) {
+            for (int mask = 1; mask < 1 << valves.size(); mask++) {
+                Map<String, Double> open = new LinkedHashMap<>();
+                for (int i = 0; i < valves.size(); i++) {
+                    if ((mask & 1 << i) != 0) {
+                        open.put(valves.get(i).id(), 1.0);
+                    }
+                }
+                all.add(open);
+            }
+            return all;
+        }
+        valves.forEach(t -> all.add(Map.of(t.id(), 1.0)));
+        Map<String, Double> isolating = new LinkedHashMap<>();
+        valves.stream().filter(t -> t.purpose() == Throttle.Purpose.ISOLATE).forEach(t -> isolating.put(t.id(), 1.0));
+        if (isolating.size() > 1) {
+            all.add(isolating);
+        }
+        return all;
+    }
+
+    private List<Set<String>> freed() {
+        List<Set<String>> all = new ArrayList<>(List.of(Set.of()));
+        Set<String> actuators = actuators(unit);
+        actuators.forEach(a -> all.add(Set.of(a)));
+        if (actuators.size() > 1) {
+            all.add(actuators);
+        }
+        return all;
+    }
+
+    /** All drives on; with several, each one stopped in turn. */
+    private List<Set<String>> stopped() {
+        List<Driver> drivers = unit.all(Driver.class);
+        return drivers.size() < 2
+                ? List.of(Set.of())
+                : Stream.concat(Stream.of(Set.<String>of()), drivers.stream().map(d -> Set.of(d.id())))
+                        .toList();
+    }
+}

@@ -1,0 +1,53 @@
+package earlygate.planner;
+
+import static earlygate.explain.Reason.of;
+
+import earlygate.plan.Step.Kind;
+import earlygate.unit.Situation;
+import java.util.Set;
+
+/** Test gear goes on and comes off with the drives stopped and every line empty, and stays shut on the line until hand-over. */
+final class GearFitting {
+    private GearFitting() {}
+
+    /** Writes the fitting of what a situation needs and the machine hasn't got yet; nothing where all is there. */
+    static void before(Site site, Situation there) {
+        Rehearsal m = site.rehearsal();
+        boolean fitted = there.gear().entrySet().stream().allMatch(e -> {
+            Situation.Between has = m.situation.gear().get(e.getKey());
+            return has != null && has.a().equals(e.getValue().a());
+        });
+        if (fitted) {
+            return;
+        }
+        Situation before = m.situation;
+        m.go(site.stopped(m.situation));
+        site.script().arrange(Set.of());
+        LetDown.write(site);
+        Situation s = m.situation;
+        for (var e : there.gear().entrySet()) {
+            s = s.withGear(
+                    e.getKey(),
+                    new Situation.Between(e.getValue().a(), e.getValue().b(), 0));
+        }
+        m.go(s);
+        site.script().arrange(Set.of());
+        // The drives go on again with the load valve open and everything else as it was.
+        m.go(site.running(before).withGearOf(s));
+    }
+
+    /** With the lines proved empty. */
+    static void takeOff(Site site) {
+        Rehearsal m = site.rehearsal();
+        for (String id : m.situation.gear().keySet()) {
+            m.go(m.situation.withoutGear(id));
+            site.script()
+                    .step(Kind.RESTORE, of("plan.take-off").name("gear", id))
+                    .why(of("plan.why.remove-gear"))
+                    .moves(id)
+                    .caution("rated-parts")
+                    .minutes(3)
+                    .add();
+        }
+    }
+}

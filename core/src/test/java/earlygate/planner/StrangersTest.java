@@ -1,0 +1,68 @@
+package earlygate.planner;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import earlygate.plan.Plan;
+import earlygate.plan.School;
+import earlygate.plan.Step;
+import earlygate.unit.PowerUnit;
+import earlygate.unit.file.UnitFile;
+import java.io.IOException;
+import java.io.InputStream;
+import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.stream.Stream;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.MethodSource;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+
+/** Units of other structure than the demo's, as real schematics give them: each has a plan, in an order that is allowed. */
+class StrangersTest {
+    private static final JsonNode ORDERS = JsonMapper.shared().readTree(text("orders"));
+
+    static Stream<String> units() {
+        return ORDERS.propertyStream().map(e -> e.getKey());
+    }
+
+    static String text(String name) {
+        try (InputStream in = StrangersTest.class.getResourceAsStream("/strangers/" + name + ".json")) {
+            return new String(in.readAllBytes(), StandardCharsets.UTF_8);
+        } catch (IOException e) {
+            throw new java.io.UncheckedIOException(e);
+        }
+    }
+
+    static PowerUnit unit(String name) {
+        return ((UnitFile.Reading.Read) UnitFile.read(text(name))).unit();
+    }
+
+    @ParameterizedTest
+    @MethodSource("units")
+    void isPlannedInAnAllowedOrder(String name) {
+        Plan plan = Planner.plan(unit(name), School.AUTO);
+        assertThat(plan.refused()).isEmpty();
+        List<String> order = plan.settingOrder();
+        boolean allowed = ORDERS.get(name).valueStream().anyMatch(o -> follows(order, o));
+        assertThat(allowed).as("%s in %s", order, ORDERS.get(name)).isTrue();
+        for (Step s : plan.steps()) {
+            s.expect()
+                    .forEach(e -> assertThat(e.value())
+                            .as("%s %s %s", s.id(), s.action(), e)
+                            .isBetween(e.low(), e.high()));
+        }
+    }
+
+    /** An allowed order is a subsequence of what the plan sets. */
+    private static boolean follows(List<String> order, JsonNode allowed) {
+        List<String> left = new ArrayList<>();
+        allowed.forEach(s -> left.add(s.asString()));
+        for (String s : order) {
+            if (!left.isEmpty() && left.get(0).equals(s)) {
+                left.remove(0);
+            }
+        }
+        return left.isEmpty();
+    }
+}
