@@ -8,6 +8,7 @@ import earlygate.plan.Step;
 import earlygate.quantity.Si;
 import earlygate.solve.Transient;
 import earlygate.unit.Line;
+import earlygate.unit.Situation;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -23,16 +24,17 @@ final class LetDown implements Check {
     private static final double AS_FOUND = 0.1;
     /** Pa; what a bleed doesn't spit any more. */
     private static final double NOTHING = 2 * Si.BAR;
-    /** s that a hand takes for a step at least. */
-    private static final double LEAST_S = 20;
+    /** s that a hand holds each way open. */
+    private static final double HELD_S = 20;
 
-    private static final double STEP_S = 0.25;
+    private static final double STEP_S = 0.5;
 
     @Override
     public List<Violation> of(Replay replay) {
         List<Violation> found = new ArrayList<>();
         Map<String, Double> stored = new TreeMap<>();
         replay.unit.lines().forEach(l -> stored.put(l.id(), AS_FOUND * l.ratingPa()));
+        Situation ran = Situation.AS_THE_FILE;
         for (Replay.Stand s : replay.stands()) {
             if (replay.anyRuns(s.at())) {
                 s.state().ifPresent(x -> x.pressures().forEach((line, pa) -> stored.merge(line, pa, Math::max)));
@@ -52,8 +54,9 @@ final class LetDown implements Check {
                 if (!found.isEmpty()) {
                     return found;
                 }
-            } else {
+            } else if (!s.at().equals(ran) && stored.values().stream().anyMatch(p -> p > NOTHING)) {
                 run(replay, s, stored);
+                ran = s.at();
             }
         }
         return found;
@@ -71,9 +74,8 @@ final class LetDown implements Check {
         Conditions c = replay.network.conditions(s.at());
         Transient machine = new Transient(replay.network);
         machine.restore(new HashMap<>(stored), c);
-        double seconds = Math.max(LEAST_S, 60 * s.step().minutes());
         try {
-            for (double t = 0; t < seconds; t += STEP_S) {
+            for (double t = 0; t < HELD_S; t += STEP_S) {
                 machine.advance(c, STEP_S);
             }
         } catch (IllegalStateException noAnswer) {

@@ -15,6 +15,7 @@ import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Stream;
 
@@ -33,7 +34,6 @@ final class Hands {
 
     private final PowerUnit unit;
     private final List<Throttle> valves;
-    private final List<Way> ways;
 
     /** A load valve of the unit, or a portable one fitted from a line to tank. */
     sealed interface Opener {
@@ -74,10 +74,25 @@ final class Hands {
             Set<String> stopped,
             double cost) {}
 
+    /** Hands in a way, and what is opened by degrees then. */
+    record Candidate(Way way, Optional<Opener> opener) {
+        double cost() {
+            return way.cost() + opener.map(Opener::cost).orElse(0.0);
+        }
+    }
+
+    private final List<Candidate> plain;
+    private final List<Candidate> loaded;
+
     Hands(PowerUnit unit) {
         this.unit = unit;
         this.valves = handValves(unit);
-        this.ways = ways();
+        List<Way> ways = ways();
+        plain = ways.stream().map(w -> new Candidate(w, Optional.empty())).toList();
+        loaded = ways.stream()
+                .flatMap(w -> openers(w).stream().map(o -> new Candidate(w, Optional.of(o))))
+                .sorted(Comparator.comparingDouble(Candidate::cost))
+                .toList();
     }
 
     /** Everything with a hand wheel. */
@@ -93,12 +108,17 @@ final class Hands {
     }
 
     /** The least work first. */
-    List<Way> all() {
-        return ways;
+    List<Candidate> plain() {
+        return plain;
+    }
+
+    /** With one load opened by degrees; the least work first. */
+    List<Candidate> loaded() {
+        return loaded;
     }
 
     /** What can be opened by degrees besides what a way has open already: own load valves first, then gear. */
-    List<Opener> openers(Way way) {
+    private List<Opener> openers(Way way) {
         List<Opener> all = new ArrayList<>();
         valves.stream()
                 .filter(t -> t.purpose() == Throttle.Purpose.LOAD)

@@ -1,8 +1,11 @@
 package earlygate.planner;
 
+import earlygate.explain.Reason;
+import earlygate.plan.Step.Kind;
 import earlygate.unit.PowerUnit;
 import earlygate.unit.Pump;
 import earlygate.unit.Situation;
+import earlygate.unit.TestPoint;
 import earlygate.unit.Throttle;
 import earlygate.unit.UnloadingValve;
 
@@ -42,5 +45,19 @@ final class Charging {
     static String pumpOf(PowerUnit unit, UnloadingValve valve) {
         return String.join(
                 ", ", unit.pumpsInto(valve.inlet()).stream().map(Pump::id).toList());
+    }
+
+    /** Charged with nothing drawn, until whatever limits the line above the valve holds it. */
+    static void write(Site site, Situation charging, TestPoint gauge) {
+        site.rehearsal().go(site.loads(charging, 0));
+        site.script()
+                .step(Kind.TEST, Reason.of("plan.charge").name("gauge", gauge.id()))
+                .why(Reason.of("plan.why.charge"))
+                .expect(site.readings().roughly(gauge))
+                .note("charge-time")
+                .ifNot(Reason.of("plan.if-not.no-pressure"))
+                .caution("stored-pressure")
+                .minutes(2)
+                .add();
     }
 }

@@ -9,13 +9,9 @@ import earlygate.plan.Plan;
 import earlygate.plan.SectionOrder;
 import earlygate.quantity.Si;
 import earlygate.solve.SteadyState;
-import earlygate.unit.Paths;
 import earlygate.unit.PowerUnit;
-import earlygate.unit.Pump;
-import earlygate.unit.ReducingValve;
 import earlygate.unit.ReliefValve;
 import earlygate.unit.Section;
-import earlygate.unit.SequenceValve;
 import earlygate.unit.Setting;
 import earlygate.unit.Situation;
 import earlygate.unit.Target;
@@ -25,7 +21,6 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
-import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -58,7 +53,7 @@ final class Course {
 
     private final PowerUnit unit;
     private final GaugeSearch search;
-    private final Paths paths;
+    private final Recipe recipe;
     private final SectionOrder sections;
     private final Map<String, Plan.Refusal> stuck = new LinkedHashMap<>();
     private final Map<String, Optional<Way>> ways = new HashMap<>();
@@ -72,7 +67,7 @@ final class Course {
         this.unit = unit;
         this.search = search;
         this.sections = sections;
-        this.paths = new Paths(unit);
+        this.recipe = new Recipe(unit, sections);
     }
 
     /** Empty where there is no such order; {@link #stuck()} then says why. */
@@ -125,7 +120,7 @@ final class Course {
         }
         Way best = null;
         for (Target t : left) {
-            if (done.containsAll(before(unit.setting(t.setting())))) {
+            if (done.containsAll(recipe.before(unit.setting(t.setting())))) {
                 Way found =
                         option(t, at, done).flatMap(o -> onwards(o, at, done)).orElse(null);
                 if (found != null && (best == null || found.cost() < best.cost() - ABOUT_THE_SAME)) {
@@ -154,69 +149,6 @@ final class Course {
 
     private static String key(Situation at, Set<String> done) {
         return done + new TreeMap<>(at.settings()).toString();
-    }
-
-    /** What circuit and trade ask to stand before this one: supply before branch, cut-off before margin. */
-    private Set<String> before(Setting s) {
-        Set<String> before = new LinkedHashSet<>();
-        supplyOf(s)
-                .ifPresent(line -> unit.settings().stream()
-                        .filter(o -> onSupply(o, line))
-                        .map(Setting::id)
-                        .forEach(before::add));
-        if (s.kind() == Setting.Kind.COMPENSATOR) {
-            unit.all(ReliefValve.class).stream()
-                    .filter(r -> r.role() == ReliefValve.Role.CROSS_PORT)
-                    .filter(r -> paths.reached(s.line()).contains(r.inlet()))
-                    .forEach(r -> before.add(r.id()));
-        }
-        if (isCrossPort(s)) {
-            unit.all(ReliefValve.class).stream()
-                    .filter(r -> r.role() == ReliefValve.Role.MAIN)
-                    .filter(r -> paths.reached(r.inlet()).contains(s.line()))
-                    .forEach(r -> before.add(r.id()));
-        }
-        if (s.kind() == Setting.Kind.LOAD_SENSE) {
-            before.add(((Pump) unit.partOf(s.id())).compensatorId());
-        }
-        if (sections == SectionOrder.BRANCHES_FIRST && feedsSections(s)) {
-            unit.settings().stream()
-                    .filter(o -> o.kind() == Setting.Kind.PORT_RELIEF)
-                    .map(Setting::id)
-                    .forEach(before::add);
-        }
-        before.remove(s.id());
-        before.removeIf(id -> unit.target(id).isEmpty());
-        return before;
-    }
-
-    private boolean isCrossPort(Setting s) {
-        return unit.partOf(s.id()) instanceof ReliefValve r && r.role() == ReliefValve.Role.CROSS_PORT;
-    }
-
-    private boolean feedsSections(Setting s) {
-        return s.kind() == Setting.Kind.COMPENSATOR || s.kind() == Setting.Kind.RELIEF;
-    }
-
-    private Optional<String> supplyOf(Setting s) {
-        Object part = unit.partOf(s.id());
-        if (part instanceof ReducingValve r) {
-            return Optional.of(r.inlet());
-        }
-        if (part instanceof SequenceValve v) {
-            return Optional.of(v.inlet());
-        }
-        return part instanceof Section x && sections == SectionOrder.HIGHEST_FIRST
-                ? Optional.of(x.supply())
-                : Optional.empty();
-    }
-
-    private boolean onSupply(Setting s, String line) {
-        boolean limits = s.kind() == Setting.Kind.COMPENSATOR
-                || s.kind() == Setting.Kind.RELIEF
-                || s.kind() == Setting.Kind.LOAD_SENSE
-                || s.kind() == Setting.Kind.UNLOADING;
-        return limits && paths.tied(line).contains(s.line());
     }
 
     private Optional<Option> option(Target t, Situation at, Set<String> done) {
@@ -302,7 +234,7 @@ final class Course {
 
     private void hidden(Target t, Situation from) {
         String line = unit.setting(t.setting()).line();
-        Optional<String> holder = search.solve(from).flatMap(s -> s.limiterOf(line));
+        Optional<String> holder = search.holder(t.setting(), from).filter(h -> !h.equals(t.setting()));
         refuse("never-has-the-gauge", t.setting(), Refusals.hidden(t.setting(), line, holder));
     }
 

@@ -8,6 +8,7 @@ import earlygate.unit.Driver;
 import earlygate.unit.HydraulicMotor;
 import earlygate.unit.Positioned;
 import earlygate.unit.PowerUnit;
+import earlygate.unit.Setting;
 import earlygate.unit.Situation;
 import earlygate.unit.Throttle;
 import java.util.ArrayList;
@@ -90,6 +91,20 @@ final class HandMoves {
         }
         moves.addAll(starts);
         return moves;
+    }
+
+    /** Hands first, then the screws that stand otherwise than before. */
+    static List<Move> withScrews(PowerUnit unit, Situation from, Situation to) {
+        List<Move> all = new ArrayList<>(moves(unit, from, to));
+        for (Setting x : unit.settings()) {
+            double before = from.settings().getOrDefault(x.id(), x.present());
+            double now = to.settings().getOrDefault(x.id(), x.present());
+            if (before != now) {
+                all.add(Move.turn(
+                        x.id(), Site.sixteenths((now - before) / x.screw().paPerTurn())));
+            }
+        }
+        return all;
     }
 
     private static List<String> actuators(PowerUnit unit) {

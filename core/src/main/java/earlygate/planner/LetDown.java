@@ -28,7 +28,7 @@ final class LetDown {
     /** How long each way is held, s, and below what a line is empty, Pa. */
     private static final double HELD_S = 20;
 
-    private static final double STEP_S = 0.25;
+    private static final double STEP_S = 0.5;
     private static final double EMPTY = 1e5;
 
     private LetDown() {}

@@ -14,7 +14,6 @@ import earlygate.unit.Component;
 import earlygate.unit.DcMotor;
 import earlygate.unit.Driver;
 import earlygate.unit.Fluid;
-import earlygate.unit.Setting;
 import earlygate.unit.Situation;
 import java.util.ArrayList;
 import java.util.EnumMap;
@@ -36,7 +35,7 @@ final class Script {
     private final Map<Phase.Id, List<Step>> steps = new EnumMap<>(Phase.Id.class);
     private Phase.Id phase = Phase.Id.PAPER;
     private int count;
-    private int moves;
+    private int screwed;
     private double heat;
     private double minutes;
     private double unprotected;
@@ -103,7 +102,7 @@ final class Script {
 
     Plan.Comparison comparison(School school, Optional<Plan.Refusal> refused) {
         double rise = heat / rehearsal.unit.fluid().heatCapacity();
-        return new Plan.Comparison(school, rehearsal.peakLoad(), heat, rise, unprotected, moves, minutes, refused);
+        return new Plan.Comparison(school, rehearsal.peakLoad(), heat, rise, unprotected, screwed, minutes, refused);
     }
 
     /** One step in the making; {@link #add} takes the machine as it stands at that moment. */
@@ -257,6 +256,9 @@ final class Script {
             Situation s = rehearsal.situation;
             Optional<String> inControl =
                     goal.isEmpty() && expect.isEmpty() ? Optional.empty() : rehearsal.state.flatMap(this::holder);
+            List<Move> moves = HandMoves.withScrews(rehearsal.unit, shown, s);
+            setting.filter(id -> kind == Kind.LOCK).ifPresent(id -> moves.add(Move.of(Move.Kind.NUT, id)));
+            moves.addAll(handled);
             Step step = new Step(
                     "s" + ++count,
                     kind,
@@ -276,32 +278,14 @@ final class Script {
                     demand,
                     List.copyOf(notes),
                     List.copyOf(does),
-                    ownMoves(s));
+                    moves);
             put(step);
             stretch = alone ? stretch + takes * 60 : 0;
             unprotected = Math.max(unprotected, stretch);
-            moves += goal.isPresent() && kind != Kind.LOCK ? 1 : 0;
+            screwed += goal.isPresent() && kind != Kind.LOCK ? 1 : 0;
             if (phase.ordinal() >= Phase.Id.SET.ordinal() && phase != Phase.Id.HAND_OVER) {
                 heat += rehearsal.heat() * HELD * takes * 60;
             }
-        }
-
-        /** Hands first, then the screws that stand otherwise than before, then what the kind of step itself means. */
-        private List<Move> ownMoves(Situation s) {
-            List<Move> all = new ArrayList<>(HandMoves.moves(rehearsal.unit, shown, s));
-            for (Setting x : rehearsal.unit.settings()) {
-                double before = shown.settings().getOrDefault(x.id(), x.present());
-                double now = s.settings().getOrDefault(x.id(), x.present());
-                if (before != now) {
-                    all.add(Move.turn(
-                            x.id(), Site.sixteenths((now - before) / x.screw().paPerTurn())));
-                }
-            }
-            if (kind == Kind.LOCK) {
-                setting.ifPresent(id -> all.add(Move.of(Move.Kind.NUT, id)));
-            }
-            all.addAll(handled);
-            return all;
         }
 
         private Optional<String> holder(SteadyState state) {

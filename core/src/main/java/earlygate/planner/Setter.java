@@ -136,7 +136,7 @@ final class Setter {
         Situation there =
                 charges.map(v -> Charging.of(site, arrangement.situation(), v)).orElse(arrangement.situation());
         GearFitting.before(site, there);
-        charges.ifPresent(v -> charge(there.withSetting(t.setting(), before), gauge));
+        charges.ifPresent(v -> Charging.write(site, there.withSetting(t.setting(), before), gauge));
         m.go(there);
         m.proveOvershoot(t.setting(), leg.setting());
         double aim = aims.at(t, gauge);
@@ -172,7 +172,7 @@ final class Setter {
             // Read in one and the same state before and after its nut is tight.
             moves.lockStep(t.setting(), read.goal(), read.expect());
             if (read.goal() instanceof Goal.Difference) {
-                cutOffAgain((Pump) unit.partOf(t.setting()));
+                new CutOffAgain(site, moves, aims).write((Pump) unit.partOf(t.setting()), done);
             }
             return;
         }
@@ -199,53 +199,6 @@ final class Setter {
         } else {
             moves.lockStep(t.setting(), read.goal(), read.expect());
         }
-    }
-
-    /** The two screws sit side by side: what was touched last may have moved the other. */
-    private void cutOffAgain(Pump pump) {
-        String compensator = pump.compensatorId();
-        Rehearsal m = site.rehearsal();
-        Optional<Target> target = unit.target(compensator);
-        Optional<Arrangement> again = target.flatMap(t -> site.search()
-                .find(
-                        compensator,
-                        m.situation,
-                        id -> !done.contains(id) && unit.setting(id).limitsPressure()));
-        if (again.isEmpty() || again.get().gauges().isEmpty()) {
-            return;
-        }
-        TestPoint gauge = again.get().gauges().get(0);
-        again.get().lifted().forEach((other, to) -> {
-            if (m.situation.settings().get(other) < to - 1) {
-                moves.move(unit.setting(other), to, "plan.raise", gauge);
-            }
-        });
-        m.go(again.get().situation());
-        double aim = aims.at(target.get(), gauge);
-        script.step(
-                        Kind.TEST,
-                        of("plan.cut-off-again")
-                                .name("compensator", compensator)
-                                .name("gauge", gauge.id()))
-                .why(of("plan.why.cut-off-again").name("compensator", compensator))
-                .expect(readings.around(gauge, aim, target.get().tolerancePa()))
-                .ifNot(of("plan.if-not.does-not-return"))
-                .caution("injection")
-                .minutes(2)
-                .add();
-    }
-
-    /** Charged with nothing drawn, until whatever limits the line above the valve holds it. */
-    private void charge(Situation charging, TestPoint gauge) {
-        site.rehearsal().go(site.loads(charging, 0));
-        script.step(Kind.TEST, of("plan.charge").name("gauge", gauge.id()))
-                .why(of("plan.why.charge"))
-                .expect(readings.roughly(gauge))
-                .note("charge-time")
-                .ifNot(of("plan.if-not.no-pressure"))
-                .caution("stored-pressure")
-                .minutes(2)
-                .add();
     }
 
     private Optional<UnloadingValve> charging(Target t) {

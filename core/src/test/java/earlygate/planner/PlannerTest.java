@@ -104,8 +104,16 @@ class PlannerTest {
                                         .add(170),
                         "never-has-the-gauge"),
                 Arguments.of("motor too small even so", component("M1", "ratedPowerKw", 5), "motor-overload"),
-                Arguments.of("no target", (Consumer<ObjectNode>) u -> u.putArray("targets"), "target-missing"),
-                Arguments.of("no load to shut", without("components", "TV1"), "load-missing"));
+                Arguments.of("no target", (Consumer<ObjectNode>) u -> u.putArray("targets"), "target-missing"));
+    }
+
+    /** A deadhead needs no load valve: a capped outlet does. */
+    @Test
+    void aUnitWithoutALoadValveIsPlannedAllTheSame() {
+        Plan plan = plan(lg07(without("components", "TV1")));
+        assertThat(plan.refused()).isEmpty();
+        assertThat(plan.settingOrder()).containsExactly("RV1", "P1.compensator");
+        assertThat(plan.steps()).allMatch(s -> s.situation().gear().isEmpty());
     }
 
     @ParameterizedTest(name = "{0}")

@@ -10,9 +10,7 @@ import earlygate.explain.Reason;
 import earlygate.unit.Component;
 import earlygate.unit.Cylinder;
 import earlygate.unit.Driver;
-import earlygate.unit.Gear;
 import earlygate.unit.HydraulicMotor;
-import earlygate.unit.Line;
 import earlygate.unit.Positioned;
 import earlygate.unit.PowerUnit;
 import earlygate.unit.Pump;
@@ -48,8 +46,6 @@ public final class SituationFile {
             "oilC",
             "pressures",
             "gear");
-
-    private static final Set<String> FITTED = Set.of("a", "b", "opening", "component");
 
     /** Objects that a change replaces whole. */
     private static final Set<String> HELD = Set.of("pressures", "gear");
@@ -101,6 +97,7 @@ public final class SituationFile {
             return Situation.AS_THE_FILE;
         }
         unknownKeys("situation", node, KEYS);
+        GearInPlace gear = new GearInPlace(unit, node, problems);
         Map<String, Double> openings =
                 numbers("openings", id -> unit.all(Throttle.class).stream().anyMatch(t -> t.id().equals(id)), 0, 1);
         Map<String, Double> settings =
@@ -120,8 +117,8 @@ public final class SituationFile {
                 names("suctionShut", ids(Pump.class::isInstance)),
                 pressures,
                 oil(),
-                loadValves(),
-                flowMeters());
+                gear.loadValves(),
+                gear.flowMeters());
     }
 
     private Set<String> ids(Predicate<Component> which) {
@@ -164,6 +161,10 @@ public final class SituationFile {
 
     /** @param fits code of the phrase for what would fit */
     private void wrongKind(String path, JsonNode value, String fits) {
+        wrongKind(problems, path, value, fits);
+    }
+
+    static void wrongKind(List<Problem> problems, String path, JsonNode value, String fits) {
         String text = value.toString();
         problems.add(new Problem(
                 path,
@@ -238,61 +239,11 @@ public final class SituationFile {
                         : OptionalDouble.of(within(path + ".speedRpm", speed, 0, 10000) * RPM));
     }
 
-    private Map<String, Situation.Between> loadValves() {
-        Map<String, Situation.Between> fitted = new LinkedHashMap<>();
-        entries("gear", "kind.gear").forEach(e -> {
-            String path = "situation.gear." + e.getKey();
-            JsonNode n = e.getValue();
-            Optional<Gear> gear = unit.testGear().stream()
-                    .filter(g -> g.id().equals(e.getKey()))
-                    .findFirst();
-            if (gear.isEmpty()) {
-                problems.add(new Problem(path, Reason.of("situation.unknown").name("id", e.getKey())));
-            } else if (!n.isObject()) {
-                wrongKind(path, n, "kind.gear");
-            } else {
-                unknownKeys(path, n, FITTED);
-                if (gear.get() instanceof Gear.LoadValve) {
-                    fitted.put(
-                            e.getKey(),
-                            new Situation.Between(
-                                    line(path + ".a", n.path("a").asString("")),
-                                    line(path + ".b", n.path("b").asString(Line.TANK)),
-                                    n.has("opening") ? within(path + ".opening", n.path("opening"), 0, 1) : 0));
-                }
-            }
-        });
-        return fitted;
-    }
-
-    private Map<String, String> flowMeters() {
-        Map<String, String> fitted = new LinkedHashMap<>();
-        Set<String> inSeries = ids(c -> true);
-        unit.testGear().forEach(g -> inSeries.add(g.id()));
-        for (Gear g : unit.testGear()) {
-            JsonNode n = node.path("gear").path(g.id());
-            if (g instanceof Gear.FlowMeter && n.isObject()) {
-                String component = n.path("component").asString("");
-                if (!inSeries.contains(component)) {
-                    problems.add(new Problem(
-                            "situation.gear." + g.id() + ".component",
-                            Reason.of("situation.unknown").name("id", component)));
-                }
-                fitted.put(g.id(), component);
-            }
-        }
-        return fitted;
-    }
-
-    private String line(String path, String id) {
-        if (!id.equals(Line.TANK) && unit.lines().stream().noneMatch(l -> l.id().equals(id))) {
-            problems.add(new Problem(path, Reason.of("situation.unknown").name("id", id)));
-            return Line.TANK;
-        }
-        return id;
-    }
-
     private void unknownKeys(String path, JsonNode object, Set<String> known) {
+        unknownKeys(problems, path, object, known);
+    }
+
+    static void unknownKeys(List<Problem> problems, String path, JsonNode object, Set<String> known) {
         for (String key : object.propertyNames()) {
             if (!known.contains(key)) {
                 problems.add(new Problem(
@@ -322,6 +273,10 @@ public final class SituationFile {
     }
 
     private double within(String path, JsonNode value, double min, double max) {
+        return within(problems, path, value, min, max);
+    }
+
+    static double within(List<Problem> problems, String path, JsonNode value, double min, double max) {
         double number = value.asDouble(Double.NaN);
         if (!value.isNumber() || !(number >= min && number <= max)) {
             problems.add(new Problem(

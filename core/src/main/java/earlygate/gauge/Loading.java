@@ -1,0 +1,73 @@
+package earlygate.gauge;
+
+import earlygate.solve.SteadyState;
+import earlygate.unit.Setting;
+import earlygate.unit.Situation;
+import java.util.Optional;
+import java.util.function.Function;
+import java.util.function.ToDoubleFunction;
+
+/** A load opened by degrees, as far as a setting needs it to be seen. */
+final class Loading {
+    private static final double[] DEGREES = {0.01, 0.02, 0.05, 0.1, 0.2, 0.35, 0.6, 1};
+
+    private final Sight sight;
+    private final Function<Situation, Optional<SteadyState>> solver;
+
+    Loading(Sight sight, Function<Situation, Optional<SteadyState>> solver) {
+        this.sight = sight;
+        this.solver = solver;
+    }
+
+    /** A load opened by degrees until the setting is seen, as well as may be. */
+    Optional<Situation> byDegrees(Setting sought, Situation s, Hands.Opener load) {
+        Optional<ToDoubleFunction<SteadyState>> measure = sight.measure(sought, s);
+        double low = 0;
+        Optional<Situation> seen = Optional.empty();
+        double off = Double.POSITIVE_INFINITY;
+        for (double opening : DEGREES) {
+            Situation at = load.at(s, opening);
+            Optional<SteadyState> state = solver.apply(at);
+            if (state.isEmpty()) {
+                continue;
+            }
+            double by = measure.map(m -> m.applyAsDouble(state.get())).orElse(0.0);
+            if (sight.shows(sought, state.get())
+                    && !sight.gauges(sought, state.get()).isEmpty()
+                    && Math.abs(by) < off) {
+                seen = Optional.of(at);
+                off = Math.abs(by);
+            }
+            if (measure.isPresent() && by > 0) {
+                Optional<Situation> exact = between(s, load, measure.get(), low, opening);
+                return exact.flatMap(solver)
+                                .filter(x -> sight.shows(sought, x)
+                                        && !sight.gauges(sought, x).isEmpty())
+                                .isPresent()
+                        ? exact
+                        : seen;
+            }
+            low = opening;
+        }
+        return seen;
+    }
+
+    private Optional<Situation> between(
+            Situation s, Hands.Opener load, ToDoubleFunction<SteadyState> measure, double from, double to) {
+        double low = from;
+        double high = to;
+        for (int i = 0; i < 20; i++) {
+            double mid = (low + high) / 2;
+            Optional<SteadyState> found = solver.apply(load.at(s, mid));
+            if (found.isEmpty()) {
+                return Optional.empty();
+            }
+            if (measure.applyAsDouble(found.get()) < 0) {
+                low = mid;
+            } else {
+                high = mid;
+            }
+        }
+        return Optional.of(load.at(s, Math.round(high * 1e4) / 1e4));
+    }
+}
