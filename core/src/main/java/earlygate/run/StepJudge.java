@@ -241,10 +241,11 @@ public final class StepJudge {
         return crackVoid().isPresent();
     }
 
-    /** A relief whose screw was turned after its crack was found has no valid reading, whatever the gauge shows. */
+    /** A relief turned after its crack was found has no valid reading, unless it is locked where it has the gauge. */
     private Optional<Reason> crackVoid() {
         String setting = step.setting().orElse("");
-        if (step.kind() != Step.Kind.LOCK) {
+        if (step.kind() != Step.Kind.LOCK
+                || step.inControl().filter(setting::equals).isPresent()) {
             return Optional.empty();
         }
         return run.plan().steps().stream()

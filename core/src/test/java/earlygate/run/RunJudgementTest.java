@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.within;
 
 import earlygate.judge.Verdict.Grade;
 import earlygate.plan.Expect;
+import earlygate.plan.Goal;
 import earlygate.plan.Plan;
 import earlygate.plan.School;
 import earlygate.plan.Step;
@@ -92,20 +93,19 @@ class RunJudgementTest extends WalkedRun {
     }
 
     /** The gauge can't see a relief above the compensator: once its screw was moved, only a new crack counts. */
+    /** Locked where it has the gauge itself, a relief is judged by that reading; what the nut moved is seen. */
     @Test
-    void aReliefTurnedAfterItsCrackHasNoReading() {
+    void aReliefIsLockedWhereItHasTheGauge() {
         walkTo("plan.lock");
         Step lock = current();
         assertThat(lock.setting()).contains("RV1");
-        accept(new Turned(lock.id(), "RV1", 1));
-        accept(read(lock, "G1", 176e5, WARM));
-        assertThat(refused(new StepDone(lock.id()))).isEqualTo("run.need.crack-again");
-        Step crack = plan.steps().get(plan.steps().indexOf(lock) - 1);
-        accept(new RunEvent.Reopened(crack.id()));
-        assertThat(current()).isEqualTo(crack);
-        accept(new Cracked(crack.id(), 176e5, Source.TYPED, WARM));
-        accept(new StepDone(crack.id()));
-        accept(read(lock, "G1", 176e5, WARM));
+        assertThat(lock.inControl()).contains("RV1");
+        double proved = lock.measured().orElseThrow().targetPa();
+        accept(new Turned(lock.id(), "RV1", 0.25));
+        accept(read(lock, "G1", proved + 9e5, WARM));
+        assertThat(refused(new StepDone(lock.id()))).isNotEqualTo("accepted");
+        accept(new Turned(lock.id(), "RV1", -0.25));
+        accept(read(lock, "G1", proved, WARM));
         accept(new StepDone(lock.id()));
     }
 
@@ -197,8 +197,12 @@ class RunJudgementTest extends WalkedRun {
         walkTo("none");
         RunRecord.SettingRecord s = RunRecord.of(state()).settings().get(0);
         assertThat(s.asFoundFrom()).isEqualTo(RunRecord.AsFound.BY_TURNS);
-        // A quarter turn proved it, two more brought it up: three quarters of a turn lower than found.
-        assertThat(s.asFoundPa()).isCloseTo(160e5 + 0.75 * 45e5, within(1e5));
+        double proof = plan.steps().stream()
+                .filter(x -> x.action().code().equals("plan.prove-relief"))
+                .mapToDouble(x -> ((Goal.Turned) x.goal().orElseThrow()).turns())
+                .sum();
+        // A quarter turn proved it, two more brought it up, a little more proved the relief; three turns out as found.
+        assertThat(s.asFoundPa()).isCloseTo(160e5 + (0.75 - proof) * 45e5, within(1e5));
     }
 
     /** Found all out by the count, read at its target without a turn: the count can't be whole, and says so. */
