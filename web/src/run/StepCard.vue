@@ -33,7 +33,11 @@ const typedAt = ref('')
 const leaving = ref(false)
 
 const display = useDisplay()
-const goal = computed(() => props.step.goal)
+/** A count of turns is told by the advice, not by a band on a gauge. */
+const goal = computed(() => {
+  const g = props.step.goal
+  return g && g.kind !== 'turns' && g.kind !== 'end' ? g : undefined
+})
 const failed = computed(() => props.run.readings.some((r) => r.grade !== 'pass'))
 const generalProblem = computed(() => (props.refused && props.refused.places[0]?.path !== 'reading' ? props.refused : null))
 const { wrong, backsOut, goalGauge, reading, primary } = usePrimary(props)

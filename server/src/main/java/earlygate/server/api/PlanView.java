@@ -6,11 +6,13 @@ import earlygate.explain.Reason;
 import earlygate.explain.Value;
 import earlygate.plan.Expect;
 import earlygate.plan.Goal;
+import earlygate.plan.Move;
 import earlygate.plan.Phase;
 import earlygate.plan.Plan;
 import earlygate.plan.Step;
 import earlygate.server.words.Words;
 import earlygate.unit.PowerUnit;
+import earlygate.unit.TestPoint;
 import earlygate.unit.file.SituationWriter;
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.util.List;
@@ -30,6 +32,8 @@ public record PlanView(
      * @param goal what the adjuster is brought to; null for steps without one
      * @param demand zero, load-moved, return or rest: what it asks besides its readings; null for most
      * @param notes what is to be written down in it
+     * @param moves what a hand does, in order: nothing else differs between two steps' situations
+     * @param unprotected s without a limit below the ratings other than the screw at hand; null where there is one
      */
     public record StepView(
             String id,
@@ -45,19 +49,33 @@ public record PlanView(
             String tool,
             int people,
             double minutes,
-            boolean unprotected,
+            Double unprotected,
             String way,
             Double goalBar,
             GoalView goal,
             String demand,
-            List<AskedNote> notes) {}
+            List<AskedNote> notes,
+            List<MoveView> moves) {}
 
     /**
-     * Values in the unit of the gauge.
+     * Values in the unit of the gauge; turns of a screw for {@code turns} and {@code end}.
      *
+     * @param kind gauge, difference, peak, crack, turns or end
      * @param minus gauge that is taken off it; null for one gauge alone
      */
-    public record GoalView(String testPoint, String minus, double value, double low, double high, String reads) {}
+    public record GoalView(
+            String kind, String testPoint, String minus, double value, double low, double high, String reads) {}
+
+    /**
+     * @param kind start, stop, open, shift, turn, nut, fit, remove, vent, block, free or drain
+     * @param to opening 0 to 1, position, or the place where something is fitted; null for the others
+     * @param turns about how many, clockwise positive; null but for turn
+     */
+    public record MoveView(
+            String kind,
+            String id,
+            @Schema(implementation = Object.class) Object to,
+            Double turns) {}
 
     /** @param key under which it is noted */
     public record AskedNote(String key, String label) {}
@@ -131,18 +149,43 @@ public record PlanView(
                 s.tool(),
                 s.people(),
                 s.minutes(),
-                s.unprotected(),
+                s.unprotected() ? 60 * s.minutes() : null,
                 s.goal().map(g -> g.way().key()).orElse(null),
                 s.measured().map(g -> g.targetPa() / BAR).orElse(null),
-                s.measured().map(g -> goal(unit, g)).orElse(null),
+                s.goal().map(g -> goal(unit, s, g)).orElse(null),
                 s.demand().map(d -> d.key()).orElse(null),
                 s.notes().stream()
                         .map(n -> new AskedNote(n.code(), words.say(n)))
-                        .toList());
+                        .toList(),
+                s.moves().stream().map(m -> move(unit, m)).toList());
     }
 
-    private static GoalView goal(PowerUnit unit, Goal.Measured g) {
+    private static MoveView move(PowerUnit unit, Move m) {
+        Object to = switch (m.kind()) {
+            case OPEN -> Wire.figure(m.amount());
+            case SHIFT -> m.to();
+            case FIT ->
+                unit.gaugesOn(m.to()).stream()
+                        .map(TestPoint::id)
+                        .filter(id -> unit.findTestPoint(m.id()).isEmpty() || id.equals(m.id()))
+                        .findFirst()
+                        .orElse(m.to());
+            default -> null;
+        };
+        return new MoveView(m.kind().key(), m.id(), to, m.kind() == Move.Kind.TURN ? m.amount() : null);
+    }
+
+    private static GoalView goal(PowerUnit unit, Step s, Goal goal) {
+        if (goal instanceof Goal.Turned t) {
+            String kind = goal instanceof Goal.ToEnd ? "end" : "turns";
+            return new GoalView(kind, goal.testPoint(), null, t.turns(), t.turns(), t.turns(), "rev");
+        }
+        Goal.Measured g = (Goal.Measured) goal;
+        boolean peak = s.expect().stream().anyMatch(e -> e.take() == Expect.Take.PEAK);
+        String kind =
+                g instanceof Goal.Crack ? "crack" : g.minus().isPresent() ? "difference" : peak ? "peak" : "gauge";
         return new GoalView(
+                kind,
                 g.testPoint(),
                 g.minus().orElse(null),
                 Shown.shown(unit, g.testPoint(), Value.Kind.PRESSURE, g.targetPa()),

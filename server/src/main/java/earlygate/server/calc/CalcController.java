@@ -79,7 +79,7 @@ class CalcController {
         PowerUnit unit = Input.unit(request.unit());
         Situation situation = Input.situation(unit, request.situation());
         return Sweep.of(unit, situation, request.vary()).stream()
-                .map(outcome -> SteadyView.of(unit, converged(outcome), Words.in(pressure)))
+                .map(outcome -> SteadyView.of(unit, converged(outcome), situation.metered(), Words.in(pressure)))
                 .toList();
     }
 
@@ -190,7 +190,7 @@ class CalcController {
 
     private static SteadyView steady(PowerUnit unit, Situation situation, Words words) {
         SteadyState state = converged(Solver.solve(new Network(unit), situation));
-        return SteadyView.of(unit, state, words);
+        return SteadyView.of(unit, state, situation.metered(), words);
     }
 
     private static SteadyState converged(Outcome outcome) {

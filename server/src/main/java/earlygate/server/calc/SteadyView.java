@@ -1,12 +1,15 @@
 package earlygate.server.calc;
 
 import static earlygate.quantity.Si.BAR;
+import static earlygate.quantity.Si.LPM;
 
 import earlygate.explain.Reason;
 import earlygate.gauge.NextLimiter;
+import earlygate.network.ComponentState;
 import earlygate.server.api.Wire;
 import earlygate.server.words.Words;
 import earlygate.solve.SteadyState;
+import earlygate.unit.Meter;
 import earlygate.unit.PowerUnit;
 import earlygate.unit.TestPoint;
 import java.util.ArrayList;
@@ -36,7 +39,8 @@ record SteadyView(
     /** The limiter of a line that would take it next, and by how much it stands above the pressure now. */
     record Next(String setting, double aboveBar) {}
 
-    static SteadyView of(PowerUnit unit, SteadyState state, Words words) {
+    /** @param metered what fitted flow meters stand in series with, by the id of the gear */
+    static SteadyView of(PowerUnit unit, SteadyState state, Map<String, String> metered, Words words) {
         Map<String, LineAnswer> lines = new LinkedHashMap<>();
         Map<String, String> inControl = new LinkedHashMap<>();
         Map<String, Next> next = new LinkedHashMap<>();
@@ -52,7 +56,26 @@ record SteadyView(
         for (TestPoint t : unit.testPoints()) {
             testPoints.put(t.id(), reads(t, state.pressure(t.line())));
         }
+        for (Meter m : unit.meters()) {
+            testPoints.put(m.id(), m.kind() == Meter.Kind.FLOW ? flow(state, m.of()) : current(state, m.of()));
+        }
+        metered.forEach((id, component) -> testPoints.put(id, flow(state, component)));
         return new SteadyView(lines, components, testPoints, inControl, next, warnings(state, words));
+    }
+
+    private static Reads flow(SteadyState state, String component) {
+        ComponentState c = state.components().get(component);
+        double flow = c instanceof ComponentState.PumpState p
+                ? p.flow()
+                : c instanceof ComponentState.ValveState v
+                        ? v.flow()
+                        : c instanceof ComponentState.ActuatorState a ? a.flow() : 0;
+        return new Reads(Wire.figure(flow / LPM), "L/min", Wire.figure(flow / LPM));
+    }
+
+    private static Reads current(SteadyState state, String driver) {
+        double amps = state.driver(driver).current();
+        return new Reads(Wire.figure(amps), "A", Wire.figure(amps));
     }
 
     private static Reads reads(TestPoint t, double pascal) {

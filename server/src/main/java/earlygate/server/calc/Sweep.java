@@ -1,7 +1,5 @@
 package earlygate.server.calc;
 
-import static earlygate.quantity.Si.BAR;
-import static earlygate.quantity.Si.KW;
 import static earlygate.quantity.Si.ZERO_C;
 
 import earlygate.explain.Reason;
@@ -13,9 +11,9 @@ import earlygate.server.words.ApiProblem;
 import earlygate.solve.Outcome;
 import earlygate.solve.Solver;
 import earlygate.unit.PowerUnit;
-import earlygate.unit.Setting;
 import earlygate.unit.Situation;
 import earlygate.unit.Throttle;
+import earlygate.unit.file.SituationFile;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.function.DoubleConsumer;
@@ -56,8 +54,8 @@ final class Sweep {
         }
         if (path.startsWith("settings.") && unit.settings().stream().anyMatch(s -> s.id().equals(id))) {
             range(vary, 0, 1000);
-            boolean power = unit.setting(id).kind() == Setting.Kind.POWER_LIMITER;
-            return v -> c.setting(id, v * (power ? KW : BAR));
+            double factor = SituationFile.factor(unit, id);
+            return v -> c.setting(id, v * factor);
         }
         throw ApiProblem.badInput("vary.path", Reason.of("situation.unknown").name("id", path));
     }
