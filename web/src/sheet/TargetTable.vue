@@ -32,7 +32,7 @@ const KINDS: Record<string, string> = {
 const rows = computed<Row[]>(() => {
   const given = (setting: string) => unit.value.targets?.some((t) => t.setting === setting) ?? false
   const known = (props.targets?.settings ?? []).map((k) => ({ ...k, derived: k.derived && !given(k.setting) }))
-  const bare = (unit.value.targets ?? []).filter((t) => !known.some((k) => k.setting === t.setting))
+  const bare = (unit.value.targets ?? []).filter((t) => t.pressureBar !== undefined && !known.some((k) => k.setting === t.setting))
   return [
     ...known,
     ...bare.map((t) => ({

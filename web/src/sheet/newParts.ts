@@ -8,6 +8,8 @@ export const GROUPS: Record<string, Values> = {
   compensator: COMPENSATOR,
   loadSense: { marginBar: 20, bandBar: 2, signal: '', rangeBar: [10, 35], barPerTurn: 8, wrench: '13 mm / 4 mm hex' },
   powerLimiter: { limitKw: 10 },
+  maxFlow: { rangeLpm: [10, 60], lpmPerTurn: 10 },
+  positionNames: {},
   reliefA: { settingBar: 120, rangeBar: [40, 250], barPerTurn: 30 },
   reliefB: { settingBar: 120, rangeBar: [40, 250], barPerTurn: 30 },
 }

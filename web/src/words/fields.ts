@@ -1,6 +1,15 @@
 /** What the keys of the unit file are called on a form. */
 export const FIELDS: Record<string, string> = {
   acting: 'Acting',
+  lpmPerTurn: 'Flow per turn',
+  kwPerTurn: 'Power per turn',
+  maxFlow: 'Screw of the full-stroke stop',
+  positionNames: 'Marks on the lever',
+  rangeLpm: 'Flow range',
+  rangeKw: 'Power range',
+  rangeA: 'Current range',
+  toleranceLpm: 'Tolerance of the flow',
+  toleranceKw: 'Tolerance of the power',
   atBar: 'Leak at',
   bandBar: 'Control band',
   bandC: 'Working band of the oil',

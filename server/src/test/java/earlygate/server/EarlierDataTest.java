@@ -4,6 +4,7 @@ import static earlygate.server.tables.Tables.RUN;
 import static earlygate.server.tables.Tables.RUN_TAIL;
 import static org.assertj.core.api.Assertions.assertThat;
 
+import earlygate.plan.Plan;
 import earlygate.server.store.EventChain;
 import earlygate.server.tables.tables.records.RunRecord;
 import java.io.IOException;
@@ -111,7 +112,7 @@ class EarlierDataTest {
         try (Connection db = DriverManager.getConnection("jdbc:h2:file:" + old.resolve("early-gate"), "sa", "")) {
             DSLContext data = DSL.using(db, SQLDialect.H2);
             RunRecord head = data.fetchSingle(RUN, RUN.ID.eq(run));
-            head.setPlan(head.getPlan().replace("\"edition\":3", "\"edition\":9"));
+            head.setPlan(head.getPlan().replace("\"edition\":" + Plan.EDITION, "\"edition\":9"));
             head.update();
             // As the later edition would have left it: the head carries its own hash.
             data.update(RUN_TAIL)
@@ -121,7 +122,8 @@ class EarlierDataTest {
         }
         try (Server again = new Server(old)) {
             assertThat(again.get("/api/runs/" + run).status()).isEqualTo(409);
-            assertThat(again.get("/api/runs/" + run).problem()).contains("later edition (version 9, this one knows 3)");
+            assertThat(again.get("/api/runs/" + run).problem())
+                    .contains("later edition (version 9, this one knows " + Plan.EDITION + ")");
         }
     }
 

@@ -17,6 +17,7 @@ import tools.jackson.databind.JsonNode;
 
 /** Reads which test gear a situation has fitted, and where. */
 final class GearInPlace {
+    private static final String KEY = "gear";
     private static final Set<String> FITTED = Set.of("a", "b", "opening", "component");
 
     private final PowerUnit unit;
@@ -30,9 +31,9 @@ final class GearInPlace {
     }
 
     private Set<Map.Entry<String, JsonNode>> entries() {
-        JsonNode gear = node.path("gear");
-        if (node.has("gear") && !gear.isObject()) {
-            SituationFile.wrongKind(problems, "situation.gear", gear, "kind.gear");
+        JsonNode gear = node.path(KEY);
+        if (node.has(KEY) && !gear.isObject()) {
+            SituationFile.wrongKind(problems, "situation." + KEY, gear, "kind.gear");
             return Set.of();
         }
         return gear.properties();
@@ -41,7 +42,7 @@ final class GearInPlace {
     Map<String, Situation.Between> loadValves() {
         Map<String, Situation.Between> fitted = new LinkedHashMap<>();
         entries().forEach(e -> {
-            String path = "situation.gear." + e.getKey();
+            String path = "situation." + KEY + "." + e.getKey();
             JsonNode n = e.getValue();
             Optional<Gear> gear = unit.testGear().stream()
                     .filter(g -> g.id().equals(e.getKey()))
@@ -73,12 +74,12 @@ final class GearInPlace {
                 unit.components().stream().map(Component::id).collect(Collectors.toCollection(LinkedHashSet::new));
         unit.testGear().forEach(g -> inSeries.add(g.id()));
         for (Gear g : unit.testGear()) {
-            JsonNode n = node.path("gear").path(g.id());
+            JsonNode n = node.path(KEY).path(g.id());
             if (g instanceof Gear.FlowMeter && n.isObject()) {
                 String component = n.path("component").asString("");
                 if (!inSeries.contains(component)) {
                     problems.add(new Problem(
-                            "situation.gear." + g.id() + ".component",
+                            "situation." + KEY + "." + g.id() + ".component",
                             Reason.of("situation.unknown").name("id", component)));
                 }
                 fitted.put(g.id(), component);
