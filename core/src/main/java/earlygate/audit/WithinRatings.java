@@ -69,6 +69,9 @@ final class WithinRatings implements Check {
     private static Optional<Violation> moveByMove(Replay replay, Replay.Stand s) {
         Situation at = s.before();
         for (Move m : s.step().moves()) {
+            if (replay.unit.components().stream().noneMatch(c -> c.id().equals(m.id()))) {
+                continue;
+            }
             at = switch (m.kind()) {
                 case START, STOP -> at.withDrive(m.id(), drive(s.at(), m.id(), m.kind() == Move.Kind.START));
                 case OPEN -> at.gear().containsKey(m.id()) ? at : at.withOpening(m.id(), m.amount());
