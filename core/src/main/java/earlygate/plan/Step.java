@@ -83,6 +83,11 @@ public record Step(
         return goal.filter(Goal.Measured.class::isInstance).map(Goal.Measured.class::cast);
     }
 
+    /** Whether the adjuster at hand has the gauge it is read on. */
+    public boolean readsItself() {
+        return setting.isPresent() && inControl.equals(setting);
+    }
+
     /** Whether a relief is backed out in it until it cracks. */
     public boolean cracks() {
         return goal.filter(Goal.Crack.class::isInstance).isPresent();

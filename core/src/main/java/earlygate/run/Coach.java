@@ -122,7 +122,8 @@ public final class Coach {
                 .judged().stream().anyMatch(j -> goal.reads(j.instrument()) && j.grade() != Grade.PASS);
         boolean cracked = run.plan().steps().stream()
                 .anyMatch(s -> s.cracks() && s.setting().equals(step.setting()));
-        if (!failed || cracked || record.measure().isEmpty()) {
+        boolean held = cracked && !step.readsItself();
+        if (!failed || held || record.measure().isEmpty()) {
             return Optional.empty();
         }
         double off = goal.targetPa() - record.measure().getAsDouble();

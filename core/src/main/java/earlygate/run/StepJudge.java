@@ -244,8 +244,7 @@ public final class StepJudge {
     /** A relief turned after its crack was found has no valid reading, unless it is locked where it has the gauge. */
     private Optional<Reason> crackVoid() {
         String setting = step.setting().orElse("");
-        if (step.kind() != Step.Kind.LOCK
-                || step.inControl().filter(setting::equals).isPresent()) {
+        if (step.kind() != Step.Kind.LOCK || step.readsItself()) {
             return Optional.empty();
         }
         return run.plan().steps().stream()

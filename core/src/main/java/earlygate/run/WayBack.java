@@ -40,8 +40,13 @@ public final class WayBack {
         if (step.setting().isEmpty() || step.kind() == Step.Kind.SET) {
             return Optional.empty();
         }
-        return fails || judge.crackIsVoid()
-                ? last(before, s -> s.kind() == Step.Kind.SET && s.setting().equals(step.setting()))
+        // A relief that was found by its crack and is locked where it has the gauge is mended there, nut and all.
+        return (fails || judge.crackIsVoid())
+                ? last(
+                        before,
+                        s -> s.kind() == Step.Kind.SET
+                                && s.setting().equals(step.setting())
+                                && !(s.cracks() && step.readsItself()))
                 : Optional.empty();
     }
 
