@@ -36,6 +36,10 @@ final class LetDown implements Check {
         replay.unit.lines().forEach(l -> stored.put(l.id(), AS_FOUND * l.ratingPa()));
         Situation ran = Situation.AS_THE_FILE;
         for (Replay.Stand s : replay.stands()) {
+            if (opens(s.step()) && (replay.anyRuns(s.before()) || replay.anyRuns(s.at()))) {
+                found.add(new Violation(Point.LET_DOWN, s.step().id(), Reason.of("audit.opened-running")));
+                return found;
+            }
             if (replay.anyRuns(s.at())) {
                 s.state().ifPresent(x -> x.pressures().forEach((line, pa) -> stored.merge(line, pa, Math::max)));
                 continue;

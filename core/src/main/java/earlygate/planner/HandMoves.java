@@ -2,6 +2,7 @@ package earlygate.planner;
 
 import earlygate.explain.Reason;
 import earlygate.plan.Move;
+import earlygate.solve.SteadyState;
 import earlygate.unit.Component;
 import earlygate.unit.Cylinder;
 import earlygate.unit.Driver;
@@ -10,9 +11,11 @@ import earlygate.unit.Positioned;
 import earlygate.unit.PowerUnit;
 import earlygate.unit.Setting;
 import earlygate.unit.Situation;
+import earlygate.unit.TestPoint;
 import earlygate.unit.Throttle;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 
 /** What a hand moves between two situations, screws left out: drives stopped first and started last. */
@@ -22,7 +25,8 @@ final class HandMoves {
     private HandMoves() {}
 
     /** Each difference as it is said, but for the parts that a sentence already names. */
-    static List<Reason> between(PowerUnit unit, Situation from, Situation to, Set<String> said) {
+    static List<Reason> between(
+            PowerUnit unit, Situation from, Situation to, Set<String> said, Optional<SteadyState> shows) {
         List<Reason> parts = new ArrayList<>();
         List<Reason> starts = new ArrayList<>();
         for (Driver d : unit.all(Driver.class)) {
@@ -32,7 +36,7 @@ final class HandMoves {
                                 .name("part", d.id()));
             }
         }
-        gear(from, to, said, parts);
+        gear(unit, from, to, said, shows, parts);
         for (String actuator : actuators(unit)) {
             if (blocked(from, actuator) != blocked(to, actuator)) {
                 parts.add(Reason.of(blocked(to, actuator) ? "part.blocked" : "part.freed")
@@ -42,7 +46,7 @@ final class HandMoves {
         for (Throttle t : unit.all(Throttle.class)) {
             double then = opening(to, t);
             if (!said.contains(t.id()) && Math.abs(opening(from, t) - then) > SAME_OPENING) {
-                parts.add(opened(t.id(), then));
+                parts.add(opened(unit, t.id(), List.of(t.a(), t.b()), then, shows));
             }
         }
         unit.all(Positioned.class).forEach(v -> valve(v, from, to, said, parts));
@@ -118,7 +122,13 @@ final class HandMoves {
         return s.blocked().isEmpty() || s.blocked().get().contains(actuator);
     }
 
-    private static void gear(Situation from, Situation to, Set<String> said, List<Reason> parts) {
+    private static void gear(
+            PowerUnit unit,
+            Situation from,
+            Situation to,
+            Set<String> said,
+            Optional<SteadyState> shows,
+            List<Reason> parts) {
         from.gear().keySet().stream()
                 .filter(id -> !to.gear().containsKey(id) && !said.contains(id))
                 .forEach(id -> parts.add(Reason.of("part.taken-off").name("part", id)));
@@ -128,7 +138,7 @@ final class HandMoves {
                 parts.add(Reason.of("part.fitted").name("part", id).name("line", at.a()));
             }
             if (before == null || Math.abs(before.opening() - at.opening()) > SAME_OPENING) {
-                parts.add(opened(id, at.opening()));
+                parts.add(opened(unit, id, List.of(at.a(), at.b()), at.opening(), shows));
             }
         });
     }
@@ -153,16 +163,29 @@ final class HandMoves {
         return at;
     }
 
-    private static Reason opened(String throttle, double opening) {
-        String code = opening == 0 ? "part.shut" : opening == 1 ? "part.open" : "part.opening";
-        return Reason.of(code).name("part", throttle).ratio("opening", opening);
+    /** Part of the way: until a gauge on one of its lines shows what it shows then; nobody reads off per cent. */
+    private static Reason opened(
+            PowerUnit unit, String valve, List<String> lines, double opening, Optional<SteadyState> shows) {
+        if (opening == 0 || opening == 1) {
+            return Reason.of(opening == 0 ? "part.shut" : "part.open").name("part", valve);
+        }
+        Optional<TestPoint> gauge = lines.stream()
+                .flatMap(line -> unit.gaugesOn(line).stream())
+                .filter(g -> shows.isPresent() && shows.get().pressure(g.line()) > g.errorPa())
+                .findFirst();
+        return gauge.isPresent()
+                ? Reason.of("part.opened-until")
+                        .name("part", valve)
+                        .name("gauge", gauge.get().id())
+                        .pressure("shows", shows.get().pressure(gauge.get().line()))
+                : Reason.of("part.opening").name("part", valve).ratio("opening", opening);
     }
 
     private static void valve(Positioned v, Situation from, Situation to, Set<String> said, List<Reason> parts) {
         String then = to.positions().getOrDefault(v.id(), v.rest());
         if (!said.contains(v.id())
                 && !from.positions().getOrDefault(v.id(), v.rest()).equals(then)) {
-            parts.add(Reason.of("part.position").name("part", v.id()).name("position", then));
+            parts.add(Reason.of("part.position").name("part", v.id()).name("position", v.word(then)));
         }
     }
 

@@ -55,6 +55,11 @@ final class Rehearsal {
         return Solver.solve(network, s) instanceof Outcome.Converged c ? Optional.of(c.state()) : Optional.empty();
     }
 
+    /** The same where a drive turns; empty while all stand. */
+    Optional<SteadyState> running(Situation s) {
+        return solved(s).filter(state -> state.shaftPower() > 0);
+    }
+
     /** The screw at hand turned past its target must still not pass a rating. */
     void proveOvershoot(String setting, double settingPa) {
         double past = unit.setting(setting).screw().clamp(settingPa * (1 + OVERSHOOT));

@@ -58,11 +58,11 @@ final class Script {
     /** Writes what differs by hand from the last step as one step of its own; nothing where nothing differs. */
     void arrange(Set<String> said) {
         Situation to = rehearsal.situation;
-        List<Reason> parts = HandMoves.between(rehearsal.unit, shown, to, said);
+        Situation at = HandMoves.without(shown, to, said);
+        List<Reason> parts = HandMoves.between(rehearsal.unit, shown, to, said, rehearsal.running(at));
         if (parts.isEmpty()) {
             return;
         }
-        Situation at = HandMoves.without(shown, to, said);
         put(new Step(
                 "s" + ++count,
                 Kind.CHECK,

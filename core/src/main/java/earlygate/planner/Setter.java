@@ -189,7 +189,9 @@ final class Setter {
                         site.rehearsal().situation.settings().entrySet()) {
                     last = last.withSetting(e.getKey(), e.getValue());
                 }
-                m.go(site.running(last));
+                Situation on = site.running(last);
+                // What was fitted meanwhile stays on its line, shut.
+                m.go(last.gear().isEmpty() ? on.withGearOf(m.situation.withGearShut()) : on);
                 double locked = aims.at(t, gauge);
                 moves.lockStep(
                         t.setting(),
