@@ -42,6 +42,7 @@ final class LetDown implements Check {
             }
             if (replay.anyRuns(s.at())) {
                 s.state().ifPresent(x -> x.pressures().forEach((line, pa) -> stored.merge(line, pa, Math::max)));
+                ran = Situation.AS_THE_FILE;
                 continue;
             }
             s.step().moves().stream().filter(m -> m.kind() == Move.Kind.DRAIN).forEach(m -> stored.put(m.id(), 0.0));

@@ -119,10 +119,12 @@ class CoachTest {
     }
 
     @Test
-    void aReliefFoundByItsCrackIsNeverSetByTheGaugeOfTheCompensator() {
+    void aReliefFoundByItsCrackIsSetAgainstItsNutWhereItHasTheGauge() {
         Steps lg = Steps.lg();
         Step lock = lg.of(Step.Kind.LOCK, "RV1");
-        assertThat(lg.reads(lock, "G1", 150).advice(lock)).isEmpty();
+        assertThat(lock.inControl()).contains("RV1");
+        assertThat(lg.reads(lock, "G1", 150).advice(lock).orElseThrow().relock())
+                .isPositive();
     }
 
     @Test
