@@ -3,7 +3,10 @@ package earlygate.ladder;
 import earlygate.explain.Reason;
 import earlygate.ladder.Finding.Severity;
 import earlygate.ladder.Finding.Suggestion;
+import earlygate.unit.DirectionalValve;
+import earlygate.unit.Leak;
 import earlygate.unit.Line;
+import earlygate.unit.PowerUnit;
 import earlygate.unit.Pump;
 import earlygate.unit.ReducingValve;
 import earlygate.unit.Screw;
@@ -70,10 +73,7 @@ final class LoadSenseInPlace implements Rule {
 
     /** None traps the signal, so that standby never falls; two cost margin. */
     private static Optional<Finding> bleeds(Stage stage, Pump pump, Pump.LoadSense control) {
-        long bleeds = stage.unit().all(Throttle.class).stream()
-                .filter(t -> t.atRest() > 0)
-                .filter(t -> drains(t.a(), t.b(), control.signal()) || drains(t.b(), t.a(), control.signal()))
-                .count();
+        long bleeds = bleeds(stage.unit(), control.signal());
         if (bleeds == 1) {
             return Optional.empty();
         }
@@ -85,6 +85,22 @@ final class LoadSenseInPlace implements Rule {
                         .name("line", control.signal())
                         .number("bleeds", bleeds),
                 Optional.empty()));
+    }
+
+    /** Of any kind that the drawing shows: an orifice, a leak, a lever at rest that drains the signal. */
+    private static long bleeds(PowerUnit unit, String signal) {
+        long orifices = unit.all(Throttle.class).stream()
+                .filter(t -> t.atRest() > 0)
+                .filter(t -> drains(t.a(), t.b(), signal) || drains(t.b(), t.a(), signal))
+                .count();
+        long leaks = unit.all(Leak.class).stream()
+                .filter(l -> drains(l.a(), l.b(), signal) || drains(l.b(), l.a(), signal))
+                .count();
+        long levers = unit.all(DirectionalValve.class).stream()
+                .filter(v -> v.positions().getOrDefault(v.rest(), List.of()).stream()
+                        .anyMatch(p -> drains(p.from(), p.to(), signal) || drains(p.to(), p.from(), signal)))
+                .count();
+        return orifices + leaks + levers;
     }
 
     private static boolean drains(String from, String to, String signal) {

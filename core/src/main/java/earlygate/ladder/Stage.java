@@ -9,6 +9,7 @@ import earlygate.solve.SteadyState;
 import earlygate.target.GapSchool;
 import earlygate.unit.Accumulator;
 import earlygate.unit.Driver;
+import earlygate.unit.FlowControl;
 import earlygate.unit.Paths;
 import earlygate.unit.PowerUnit;
 import earlygate.unit.Pump;
@@ -23,9 +24,15 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 
 /** What every rule looks at: the unit with its settings at target, and the model to ask for figures. */
-record Stage(PowerUnit unit, GapSchool gaps, Network network, Paths paths, List<Target> schematic) {
+record Stage(PowerUnit unit, GapSchool gaps, Network network, Paths paths, Paths unhindered, List<Target> schematic) {
     Stage(PowerUnit unit, GapSchool gaps, List<Target> schematic) {
-        this(unit, gaps, new Network(unit), new Paths(unit), schematic);
+        this(
+                unit,
+                gaps,
+                new Network(unit),
+                new Paths(unit),
+                new Paths(unit, c -> !(c instanceof FlowControl)),
+                schematic);
     }
 
     /** A relief and a compensator that act on the same line, both with a target. */
@@ -50,10 +57,24 @@ record Stage(PowerUnit unit, GapSchool gaps, Network network, Paths paths, List<
 
     /**
      * Full flow of all pumps that get to a line, m3/s, unloaded and without leakage: the most a relief there can meet. A
-     * pump whose oil comes from a line with an unloading valve is unloaded by then.
+     * pump whose oil comes from a line with an unloading valve is unloaded by then; what comes through flow controls alone
+     * is no more than they let through.
      */
     double fullFlow(String line) {
-        return paths.feeding(line).stream()
+        List<Pump> direct = unhindered.feeding(line);
+        double free = flow(line, direct);
+        double controlled = flow(
+                line,
+                paths.feeding(line).stream().filter(p -> !direct.contains(p)).toList());
+        double let = unit.all(FlowControl.class).stream()
+                .filter(f -> paths.reached(f.outlet()).contains(line))
+                .mapToDouble(FlowControl::set)
+                .sum();
+        return free + Math.min(controlled, let);
+    }
+
+    private double flow(String line, List<Pump> pumps) {
+        return pumps.stream()
                 .filter(p -> p.outlet().equals(line) || unloading(p).isEmpty())
                 .mapToDouble(this::fullFlow)
                 .sum();

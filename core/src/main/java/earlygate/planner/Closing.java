@@ -4,7 +4,6 @@ import static earlygate.explain.Reason.of;
 
 import earlygate.explain.Reason;
 import earlygate.explain.Value;
-import earlygate.gauge.Arrangement;
 import earlygate.plan.Expect;
 import earlygate.plan.Move;
 import earlygate.plan.Phase;
@@ -24,8 +23,10 @@ import earlygate.unit.Throttle;
 import earlygate.unit.UnloadingValve;
 import earlygate.unit.Work;
 import earlygate.verify.ReturnTest;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 
 /** Phases 8 and 9: the tests after locking, and handing over. */
 final class Closing {
@@ -51,7 +52,7 @@ final class Closing {
         atDeadhead(set);
         for (Pump p : unit.all(Pump.class)) {
             if (p.loadSense().isPresent()) {
-                standby(p, set);
+                Standby.write(site, p, set);
             }
         }
         for (ReducingValve v : unit.all(ReducingValve.class)) {
@@ -75,23 +76,22 @@ final class Closing {
         new HoldTest(site).write(set);
     }
 
-    /** The lowest limiter of the pump line comes back to the same place each time the load is shut. */
+    /** Where a limiter holds a gauge with nothing drawn, it comes back to the same place each time; each line on its own. */
     private void atDeadhead(Situation set) {
         Rehearsal m = site.rehearsal();
+        Situation shut = site.loads(set, 0);
+        Set<String> read = new HashSet<>();
         for (TestPoint gauge : unit.testPoints()) {
-            for (Target t : unit.targets()) {
-                Optional<Arrangement> arrangement = site.search().find(t.setting(), set, none -> false);
-                boolean direct = arrangement.isPresent()
-                        && arrangement.get().situation().positions().equals(set.positions())
-                        && arrangement.get().gauges().contains(gauge)
-                        && unit.setting(t.setting()).kind() != Setting.Kind.LOAD_SENSE
-                        && unit.setting(t.setting()).kind() != Setting.Kind.UNLOADING;
-                if (direct) {
-                    m.go(site.loads(arrangement.get().situation(), 0));
-                    returns(t, gauge);
-                    return;
-                }
-            }
+            m.solved(shut)
+                    .flatMap(state -> state.limiterOf(gauge.line()))
+                    .filter(id -> unit.setting(id).limitsPressure()
+                            && unit.setting(id).kind() != Setting.Kind.UNLOADING)
+                    .filter(read::add)
+                    .flatMap(unit::target)
+                    .ifPresent(t -> {
+                        m.go(site.running(shut));
+                        returns(t, gauge);
+                    });
         }
     }
 
@@ -126,23 +126,6 @@ final class Closing {
                     .add();
         }
         OnTime.rest(site);
-    }
-
-    private void standby(Pump p, Situation set) {
-        site.rehearsal().go(set.centred(unit));
-        unit.gaugesOn(p.outlet()).stream()
-                .findFirst()
-                .ifPresent(gauge -> script.step(Kind.TEST, of("plan.standby").name("gauge", gauge.id()))
-                        .why(of("plan.why.standby"))
-                        .expect(readings.pressure(
-                                gauge,
-                                unit.target(p.loadSenseId())
-                                        .map(Target::tolerancePa)
-                                        .orElse(2e5)))
-                        .ifNot(of("plan.if-not.signal-trapped"))
-                        .caution("injection")
-                        .minutes(2)
-                        .add());
     }
 
     private void branch(ReducingValve v, Situation set) {

@@ -56,6 +56,7 @@ final class Course {
     private final Recipe recipe;
     private final SectionOrder sections;
     private final Map<String, Plan.Refusal> stuck = new LinkedHashMap<>();
+    private final Set<String> seen = new TreeSet<>();
     private final Map<String, Optional<Way>> ways = new HashMap<>();
     private final Map<String, Optional<Option>> known = new HashMap<>();
 
@@ -79,8 +80,11 @@ final class Course {
         return best(start, new TreeSet<>()).map(Way::legs);
     }
 
+    /** What stands in the way itself: a setting that was seen in some order is only a by-product of the search. */
     List<Plan.Refusal> stuck() {
-        return List.copyOf(stuck.values());
+        List<Plan.Refusal> own =
+                stuck.values().stream().filter(r -> !seen.contains(r.subject())).toList();
+        return own.isEmpty() ? List.copyOf(stuck.values()) : own;
     }
 
     /** Where a screw stands before the first start; compensators out or in as the school has it. */
@@ -200,6 +204,7 @@ final class Course {
                 + (keeps(shown, gauge, PAST * v) ? 0 : LOSES_THE_GAUGE)
                 + (depends(shown, gauge, t, done) ? DEPENDS_ON_UNSET : 0)
                 + shown.state().shaftPower() / KW;
+        seen.add(t.setting());
         return Optional.of(new Option(new Leg(t, v, shown), cost));
     }
 

@@ -59,7 +59,12 @@ final class Setter {
         Rehearsal m = site.rehearsal();
         Situation set = site.running(site.loads(m.situation, 0)).centred(unit);
         m.go(set);
+        boolean offsetKnown = false;
         for (Course.Leg leg : course) {
+            if (!offsetKnown && unit.setting(leg.target().setting()).kind() == Setting.Kind.PORT_RELIEF) {
+                offsetKnown = true;
+                Standby.beforePortReliefs(site, done);
+            }
             Optional<Pump> pump = leadingPump(leg.target());
             if (pump.isPresent()) {
                 new CrackRoute(site, school, moves).write(leg, pump.get());

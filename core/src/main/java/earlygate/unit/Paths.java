@@ -8,6 +8,7 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.function.Predicate;
 
 /** Where oil can get to in some position of the valves, drains and reliefs left aside. */
 public final class Paths {
@@ -16,8 +17,13 @@ public final class Paths {
     private final Map<String, Set<String>> open = new LinkedHashMap<>();
 
     public Paths(PowerUnit unit) {
+        this(unit, any -> true);
+    }
+
+    /** @param through the components that oil may pass */
+    public Paths(PowerUnit unit, Predicate<Component> through) {
         this.unit = unit;
-        for (Component c : unit.components()) {
+        for (Component c : unit.components().stream().filter(through).toList()) {
             for (Component.Way w : c.ways()) {
                 if (w.tied()) {
                     tie(w.from(), w.to());
