@@ -3,6 +3,7 @@ package earlygate.planner;
 import earlygate.explain.Reason;
 import earlygate.plan.Move;
 import earlygate.solve.SteadyState;
+import earlygate.unit.Accumulator;
 import earlygate.unit.Component;
 import earlygate.unit.Cylinder;
 import earlygate.unit.Driver;
@@ -163,21 +164,24 @@ final class HandMoves {
         return at;
     }
 
-    /** Part of the way: until a gauge on one of its lines shows what it shows then; nobody reads off per cent. */
+    /** Part of the way: until a gauge on one of its lines shows what it shows then; per cent only helps on the way there. */
     private static Reason opened(
             PowerUnit unit, String valve, List<String> lines, double opening, Optional<SteadyState> shows) {
         if (opening == 0 || opening == 1) {
             return Reason.of(opening == 0 ? "part.shut" : "part.open").name("part", valve);
         }
+        // On an accumulator that is being charged no gauge stands.
+        boolean stands = unit.all(Accumulator.class).isEmpty();
         Optional<TestPoint> gauge = lines.stream()
                 .flatMap(line -> unit.gaugesOn(line).stream())
-                .filter(g -> shows.isPresent() && shows.get().pressure(g.line()) > g.errorPa())
+                .filter(g -> stands && shows.isPresent() && shows.get().pressure(g.line()) > g.errorPa())
                 .findFirst();
         return gauge.isPresent()
                 ? Reason.of("part.opened-until")
                         .name("part", valve)
                         .name("gauge", gauge.get().id())
                         .pressure("shows", shows.get().pressure(gauge.get().line()))
+                        .ratio("opening", opening)
                 : Reason.of("part.opening").name("part", valve).ratio("opening", opening);
     }
 

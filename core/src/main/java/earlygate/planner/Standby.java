@@ -7,6 +7,7 @@ import earlygate.unit.PowerUnit;
 import earlygate.unit.Pump;
 import earlygate.unit.Situation;
 import earlygate.unit.Target;
+import java.util.Set;
 
 /** What a load-sense pump holds with its signal drained: the offset of every reading at its gauge. */
 final class Standby {

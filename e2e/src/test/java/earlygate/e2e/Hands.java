@@ -11,6 +11,7 @@ import java.util.regex.Pattern;
 
 /** What a hand does at the screen of a run and at the handles of its rig, and what an eye reads there. */
 abstract class Hands {
+    private static final Pattern OPENING = Pattern.compile("(\\d+) %");
     static final Pattern BAND = Pattern.compile("must show ([0-9.]+) to ([0-9.]+)");
 
     final Page page;
@@ -31,9 +32,10 @@ abstract class Hands {
             case "open" -> page.getByLabel("Open " + part + " fully").click();
             case "shut" -> page.getByLabel("Shut " + part).click();
             default -> {
-                if (to.endsWith(" %")) {
+                Matcher opening = OPENING.matcher(to);
+                if (opening.find()) {
                     page.getByLabel("Shut " + part).click();
-                    int percent = Integer.parseInt(to.replace(" %", ""));
+                    int percent = Integer.parseInt(opening.group(1));
                     for (int i = 0; i < percent / 10; i++) {
                         click("Open " + part + " by 10 %");
                     }
