@@ -73,6 +73,11 @@ final class Technician extends Hands {
         if (page.locator(".stopped").getByText("its on-time is used up").isVisible()) {
             rest();
         }
+        for (int i = 0;
+                i < 12 && page.locator(".stopped").getByText("Let it cool").isVisible();
+                i++) {
+            rest();
+        }
         Locator back = page.locator("article.step button:enabled")
                 .filter(new Locator.FilterOptions().setHasText(Pattern.compile("^Back to step ")));
         if (idle > 3 && back.count() > 0) {
