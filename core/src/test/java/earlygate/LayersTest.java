@@ -66,6 +66,15 @@ class LayersTest {
             .dependOnClassesThat()
             .resideInAnyPackage("earlygate.planner..");
 
+    /** Who finds the faults of plans must not share them: nothing of their making, nor of the search behind it. */
+    @ArchTest
+    static final ArchRule THE_AUDITOR_STANDS_ALONE = ArchRuleDefinition.noClasses()
+            .that()
+            .resideInAnyPackage("earlygate.audit")
+            .should()
+            .dependOnClassesThat()
+            .resideInAnyPackage("earlygate.planner..", "earlygate.gauge", "earlygate.target", "earlygate.ladder");
+
     @ArchTest
     static void everyPackageHasItsFloor(JavaClasses classes) {
         assertThat(classes.stream()

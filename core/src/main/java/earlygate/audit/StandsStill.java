@@ -53,8 +53,8 @@ final class StandsStill implements Check {
                     high = Math.max(high, machine.pressure(gauge.line()));
                 }
             }
-        } catch (IllegalStateException noAnswer) {
-            return Optional.empty();
+        } catch (IllegalStateException noBalance) {
+            return Optional.of(new Violation(Point.STANDS_STILL, s.step().id(), Reason.of("audit.not-solvable")));
         }
         return high - low <= 2 * gauge.errorPa() + Si.BAR
                 ? Optional.empty()

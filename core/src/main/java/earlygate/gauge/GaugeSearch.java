@@ -35,6 +35,8 @@ public final class GaugeSearch {
     private static final double GAP = 14 * Si.BAR;
 
     private static final double GAP_SHARE = 0.1;
+    /** So often one and the same limiter is put clear for one step. */
+    private static final int MOST_ROUNDS = 3;
 
     private final PowerUnit unit;
     private final Network network;
@@ -143,7 +145,7 @@ public final class GaugeSearch {
         }
         Situation targets = atTargets(unit).withSetting(sought.id(), value);
         for (boolean byDegrees : new boolean[] {false, true}) {
-            if (byDegrees == false && sight.needsFlow(sought)) {
+            if (!byDegrees && sight.needsFlow(sought)) {
                 continue;
             }
             discover(sought, aside, byDegrees, found);
@@ -202,6 +204,7 @@ public final class GaugeSearch {
             Setting sought, double value, Hands.Candidate candidate, Situation from, Predicate<String> mayRaise) {
         Situation s = from;
         Map<String, Double> lifted = new LinkedHashMap<>();
+        Map<String, Integer> rounds = new HashMap<>();
         while (lifted.size() <= MOST_RAISED) {
             Optional<Situation> there = stand(sought, candidate, s);
             Optional<SteadyState> state = there.flatMap(this::solve);
@@ -216,10 +219,13 @@ public final class GaugeSearch {
             if (holder.isEmpty()
                     || holder.get().equals(sought.id())
                     || !mayRaise.test(holder.get())
-                    || lifted.getOrDefault(holder.get(), 0.0) >= top(holder.get())) {
+                    || rounds.merge(holder.get(), 1, Integer::sum) > MOST_ROUNDS) {
                 return allAside(sought, value, candidate, from, mayRaise);
             }
-            double up = lifted.containsKey(holder.get()) ? top(holder.get()) : level(holder.get(), value, from);
+            // Where a gap was not enough, for what the valve passes over its crack, another one.
+            double up = lifted.containsKey(holder.get())
+                    ? unit.setting(holder.get()).screw().clamp(lifted.get(holder.get()) + GAP)
+                    : level(holder.get(), value, from);
             lifted.put(holder.get(), up);
             s = s.withSetting(holder.get(), up);
         }
@@ -267,10 +273,6 @@ public final class GaugeSearch {
             all = all.withSetting(e.getKey(), e.getValue());
         }
         return all;
-    }
-
-    private double top(String setting) {
-        return unit.setting(setting).screw().maxPa();
     }
 
     /** No further up than its own target, or a gap above what is set now; never down. */

@@ -86,25 +86,13 @@ final class Hands {
 
     Hands(PowerUnit unit) {
         this.unit = unit;
-        this.valves = handValves(unit);
+        this.valves = unit.handValves();
         List<Way> ways = ways();
         plain = ways.stream().map(w -> new Candidate(w, Optional.empty())).toList();
         loaded = ways.stream()
                 .flatMap(w -> openers(w).stream().map(o -> new Candidate(w, Optional.of(o))))
                 .sorted(Comparator.comparingDouble(Candidate::cost))
                 .toList();
-    }
-
-    /** Everything with a hand wheel. */
-    static List<Throttle> handValves(PowerUnit unit) {
-        return unit.all(Throttle.class).stream().filter(t -> t.atRest() == 0).toList();
-    }
-
-    static Set<String> actuators(PowerUnit unit) {
-        Set<String> ids = new LinkedHashSet<>();
-        unit.all(Cylinder.class).forEach(c -> ids.add(c.id()));
-        unit.all(HydraulicMotor.class).forEach(m -> ids.add(m.id()));
-        return ids;
     }
 
     /** The least work first. */
@@ -148,7 +136,7 @@ final class Hands {
 
     /** The situation with hands as this way has them; its screws, oil and running drives stay. */
     Situation apply(Way way, Situation from) {
-        Situation s = from.centred(unit).withGearShut();
+        Situation s = from.centred(unit).withGearOpen(0);
         for (Map.Entry<String, String> e : way.positions().entrySet()) {
             s = s.withPosition(e.getKey(), e.getValue());
         }
@@ -158,7 +146,7 @@ final class Hands {
         for (String d : way.stopped()) {
             s = s.withDriver(d, false);
         }
-        Set<String> blocked = actuators(unit);
+        Set<String> blocked = unit.actuators();
         blocked.removeAll(way.free());
         return way.free().isEmpty() ? s.allBlocked() : s.withBlocked(blocked);
     }
@@ -224,7 +212,7 @@ final class Hands {
 
     private List<Set<String>> freed() {
         List<Set<String>> all = new ArrayList<>(List.of(Set.of()));
-        Set<String> actuators = actuators(unit);
+        Set<String> actuators = unit.actuators();
         actuators.forEach(a -> all.add(Set.of(a)));
         if (actuators.size() > 1) {
             all.add(actuators);

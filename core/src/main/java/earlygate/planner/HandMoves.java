@@ -4,10 +4,7 @@ import earlygate.explain.Reason;
 import earlygate.plan.Move;
 import earlygate.solve.SteadyState;
 import earlygate.unit.Accumulator;
-import earlygate.unit.Component;
-import earlygate.unit.Cylinder;
 import earlygate.unit.Driver;
-import earlygate.unit.HydraulicMotor;
 import earlygate.unit.Positioned;
 import earlygate.unit.PowerUnit;
 import earlygate.unit.Setting;
@@ -38,7 +35,7 @@ final class HandMoves {
             }
         }
         gear(unit, from, to, said, shows, parts);
-        for (String actuator : actuators(unit)) {
+        for (String actuator : unit.actuators()) {
             if (blocked(from, actuator) != blocked(to, actuator)) {
                 parts.add(Reason.of(blocked(to, actuator) ? "part.blocked" : "part.freed")
                         .name("part", actuator));
@@ -89,7 +86,7 @@ final class HandMoves {
                 moves.add(Move.shift(v.id(), then));
             }
         }
-        for (String actuator : actuators(unit)) {
+        for (String actuator : unit.actuators()) {
             if (blocked(from, actuator) != blocked(to, actuator)) {
                 moves.add(Move.of(blocked(to, actuator) ? Move.Kind.BLOCK : Move.Kind.FREE, actuator));
             }
@@ -110,13 +107,6 @@ final class HandMoves {
             }
         }
         return all;
-    }
-
-    private static List<String> actuators(PowerUnit unit) {
-        return unit.components().stream()
-                .filter(c -> c instanceof Cylinder || c instanceof HydraulicMotor)
-                .map(Component::id)
-                .toList();
     }
 
     private static boolean blocked(Situation s, String actuator) {

@@ -16,6 +16,7 @@ import earlygate.unit.Situation;
 import earlygate.unit.TestPoint;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.OptionalDouble;
 
 /**
  * Does a line that is shut in by its checks hold? Every way out is shut, the drive runs it up and stops; the gauge is read
@@ -54,26 +55,31 @@ final class HoldTest {
                 continue;
             }
             for (double seconds : WATCHED_S) {
-                double left = left(set, start, gauge, seconds);
-                if (left > HOLDS * from) {
+                OptionalDouble left = left(set, start, gauge, seconds);
+                if (left.isPresent() && left.getAsDouble() > HOLDS * from) {
                     seen.add(from);
-                    steps(set, gauge, seconds, from, left);
+                    steps(set, gauge, seconds, from, left.getAsDouble());
                     break;
                 }
             }
         }
     }
 
-    private double left(Situation set, SteadyState start, TestPoint gauge, double seconds) {
+    /** Pa after so long; empty where the model finds no way there. */
+    private OptionalDouble left(Situation set, SteadyState start, TestPoint gauge, double seconds) {
         Network network = new Network(unit);
         Conditions c = network.conditions(set);
         Transient machine = new Transient(network);
         machine.restore(start, c);
         unit.all(Driver.class).forEach(d -> c.running(d.id(), false));
-        for (double t = 0; t < seconds - STEP_S / 2; t += STEP_S) {
-            machine.advance(c, STEP_S);
+        try {
+            for (double t = 0; t < seconds - STEP_S / 2; t += STEP_S) {
+                machine.advance(c, STEP_S);
+            }
+        } catch (IllegalStateException noBalance) {
+            return OptionalDouble.empty();
         }
-        return machine.pressure(gauge.line());
+        return OptionalDouble.of(machine.pressure(gauge.line()));
     }
 
     private void steps(Situation set, TestPoint gauge, double seconds, double from, double left) {

@@ -196,7 +196,7 @@ final class Setter {
                 }
                 Situation on = site.running(last);
                 // What was fitted meanwhile stays on its line, shut.
-                m.go(last.gear().isEmpty() ? on.withGearOf(m.situation.withGearShut()) : on);
+                m.go(last.gear().isEmpty() ? on.withGearOf(m.situation.withGearOpen(0)) : on);
                 double locked = aims.at(t, gauge);
                 moves.lockStep(
                         t.setting(),

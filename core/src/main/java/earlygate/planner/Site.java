@@ -44,11 +44,7 @@ record Site(PowerUnit unit, GaugeSearch search, Script script, Readings readings
 
     /** Everything with a hand wheel. */
     List<Throttle> handValves() {
-        return handValvesOf(unit);
-    }
-
-    static List<Throttle> handValvesOf(PowerUnit unit) {
-        return unit.all(Throttle.class).stream().filter(t -> t.atRest() == 0).toList();
+        return unit.handValves();
     }
 
     /** The same with one valve in another position, each in turn. */

@@ -1,11 +1,14 @@
 package earlygate.unit;
 
 import java.util.HashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.NoSuchElementException;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.Function;
+import java.util.stream.Collectors;
 
 /** A hydraulic power unit as its schematic shows it. Immutable; references between its parts are known to hold. */
 public final class PowerUnit {
@@ -129,6 +132,19 @@ public final class PowerUnit {
 
     public <C extends Component> List<C> all(Class<C> type) {
         return components.stream().filter(type::isInstance).map(type::cast).toList();
+    }
+
+    /** Everything with a hand wheel: throttles that are shut where nothing is said of them. */
+    public List<Throttle> handValves() {
+        return all(Throttle.class).stream().filter(t -> t.atRest() == 0).toList();
+    }
+
+    /** Ids of what can move or be blocked. */
+    public Set<String> actuators() {
+        return components.stream()
+                .filter(c -> c instanceof Cylinder || c instanceof HydraulicMotor)
+                .map(Component::id)
+                .collect(Collectors.toCollection(LinkedHashSet::new));
     }
 
     public Component component(String id) {

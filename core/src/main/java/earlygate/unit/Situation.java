@@ -5,6 +5,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
+import java.util.function.Consumer;
 
 /**
  * The state a unit is put in for a calculation. What is left out stands as the unit file has it.
@@ -71,175 +72,135 @@ public record Situation(
             OptionalDouble.empty());
 
     public Situation withDriver(String id, boolean running) {
-        return with(and(drivers, id, new Drive(running, OptionalDouble.empty())), openings, settings, pressures, oil);
+        return withDrive(id, new Drive(running, OptionalDouble.empty()));
     }
 
     public Situation withDrive(String id, Drive drive) {
-        return with(and(drivers, id, drive), openings, settings, pressures, oil);
+        return with(c -> c.drivers = and(drivers, id, drive));
     }
 
     /** @param speed rev/s; of an engine, its speed without load */
     public Situation withSpeed(String id, double speed) {
-        Drive drive = new Drive(true, OptionalDouble.of(speed));
-        return with(and(drivers, id, drive), openings, settings, pressures, oil);
-    }
-
-    /** This situation with openings and positions of another put over it. */
-    public Situation over(Situation other) {
-        Map<String, Double> opened = new LinkedHashMap<>(openings);
-        opened.putAll(other.openings);
-        Situation s = with(drivers, opened, settings, pressures, oil);
-        for (Map.Entry<String, String> e : other.positions.entrySet()) {
-            s = s.withPosition(e.getKey(), e.getValue());
-        }
-        return s;
+        return withDrive(id, new Drive(true, OptionalDouble.of(speed)));
     }
 
     public Situation withOpening(String id, double opening) {
-        return with(drivers, and(openings, id, opening), settings, pressures, oil);
+        return with(c -> c.openings = and(openings, id, opening));
     }
 
     public Situation withSetting(String id, double setting) {
-        return with(drivers, openings, and(settings, id, setting), pressures, oil);
+        return with(c -> c.settings = and(settings, id, setting));
     }
 
     /** A line held at a pressure, Pa. */
     public Situation withPressure(String line, double pressurePa) {
-        return with(drivers, openings, settings, and(pressures, line, pressurePa), oil);
+        return with(c -> c.pressures = and(pressures, line, pressurePa));
     }
 
     public Situation withOil(double temperatureK) {
-        return with(drivers, openings, settings, pressures, OptionalDouble.of(temperatureK));
+        return with(c -> c.oil = OptionalDouble.of(temperatureK));
     }
 
     /** The oil as warm as it happens to be. */
     public Situation withoutOil() {
-        return with(drivers, openings, settings, pressures, OptionalDouble.empty());
+        return with(c -> c.oil = OptionalDouble.empty());
     }
 
     /** No line held any more. */
     public Situation freed() {
-        return with(drivers, openings, settings, Map.of(), oil);
+        return with(c -> c.pressures = Map.of());
     }
 
     /** Every valve with positions where it rests. */
     public Situation centred(PowerUnit unit) {
-        Situation s = this;
-        for (Positioned v : unit.all(Positioned.class)) {
-            s = s.withPosition(v.id(), v.rest());
-        }
-        return s;
+        Map<String, String> centred = new LinkedHashMap<>(positions);
+        unit.all(Positioned.class).forEach(v -> centred.put(v.id(), v.rest()));
+        return with(c -> c.positions = centred);
     }
 
     public Situation withPosition(String valve, String position) {
-        return new Situation(
-                drivers,
-                openings,
-                and(positions, valve, position),
-                settings,
-                vented,
-                blocked,
-                suctionShut,
-                pressures,
-                oil,
-                gear,
-                metered);
+        return with(c -> c.positions = and(positions, valve, position));
     }
 
     public Situation withGear(String id, Between between) {
-        return new Situation(
-                drivers,
-                openings,
-                positions,
-                settings,
-                vented,
-                blocked,
-                suctionShut,
-                pressures,
-                oil,
-                and(gear, id, between),
-                metered);
+        return with(c -> c.gear = and(gear, id, between));
     }
 
-    /** The load valves of another situation in place of this one's. */
+    /** The gear of another situation in place of this one's. */
     public Situation withGearOf(Situation other) {
-        return new Situation(
-                drivers,
-                openings,
-                positions,
-                settings,
-                vented,
-                blocked,
-                suctionShut,
-                pressures,
-                oil,
-                other.gear,
-                other.metered);
+        return with(c -> {
+            c.gear = other.gear;
+            c.metered = other.metered;
+        });
     }
 
     public Situation withoutGear(String id) {
         Map<String, Between> left = new LinkedHashMap<>(gear);
         left.remove(id);
-        return new Situation(
-                drivers, openings, positions, settings, vented, blocked, suctionShut, pressures, oil, left, metered);
+        return with(c -> c.gear = left);
     }
 
-    /** What is fitted stays, shut. */
-    public Situation withGearShut() {
-        Situation s = this;
-        for (Map.Entry<String, Between> e : gear.entrySet()) {
-            s = s.withGear(
-                    e.getKey(), new Between(e.getValue().a(), e.getValue().b(), 0));
-        }
-        return s;
+    /** Every fitted load valve opened as far as that, 0 to 1. */
+    public Situation withGearOpen(double opening) {
+        Map<String, Between> all = new LinkedHashMap<>();
+        gear.forEach((id, at) -> all.put(id, new Between(at.a(), at.b(), opening)));
+        return with(c -> c.gear = all);
     }
 
     /** No actuator can move. */
     public Situation allBlocked() {
-        return new Situation(
-                drivers,
-                openings,
-                positions,
-                settings,
-                vented,
-                Optional.empty(),
-                suctionShut,
-                pressures,
-                oil,
-                gear,
-                metered);
+        return with(c -> c.blocked = Optional.empty());
     }
 
     /** @param ids the actuators that can't move */
     public Situation withBlocked(Set<String> ids) {
-        return new Situation(
-                drivers,
-                openings,
-                positions,
-                settings,
-                vented,
-                Optional.of(ids),
-                suctionShut,
-                pressures,
-                oil,
-                gear,
-                metered);
+        return with(c -> c.blocked = Optional.of(ids));
     }
 
-    /** @param ids the relief valves whose vent is open */
-    public Situation withVented(Set<String> ids) {
+    private Situation with(Consumer<Changing> change) {
+        Changing c = new Changing(this);
+        change.accept(c);
         return new Situation(
-                drivers, openings, positions, settings, ids, blocked, suctionShut, pressures, oil, gear, metered);
+                c.drivers,
+                c.openings,
+                c.positions,
+                c.settings,
+                c.vented,
+                c.blocked,
+                c.suctionShut,
+                c.pressures,
+                c.oil,
+                c.gear,
+                c.metered);
     }
 
-    private Situation with(
-            Map<String, Drive> drives,
-            Map<String, Double> opened,
-            Map<String, Double> set,
-            Map<String, Double> held,
-            OptionalDouble temperature) {
-        return new Situation(
-                drives, opened, positions, set, vented, blocked, suctionShut, held, temperature, gear, metered);
+    /** A situation while one thing in it is changed. */
+    private static final class Changing {
+        private Map<String, Drive> drivers;
+        private Map<String, Double> openings;
+        private Map<String, String> positions;
+        private Map<String, Double> settings;
+        private final Set<String> vented;
+        private Optional<Set<String>> blocked;
+        private final Set<String> suctionShut;
+        private Map<String, Double> pressures;
+        private OptionalDouble oil;
+        private Map<String, Between> gear;
+        private Map<String, String> metered;
+
+        private Changing(Situation s) {
+            drivers = s.drivers;
+            openings = s.openings;
+            positions = s.positions;
+            settings = s.settings;
+            vented = s.vented;
+            blocked = s.blocked;
+            suctionShut = s.suctionShut;
+            pressures = s.pressures;
+            oil = s.oil;
+            gear = s.gear;
+            metered = s.metered;
+        }
     }
 
     private static <V> Map<String, V> and(Map<String, V> map, String key, V value) {

@@ -237,7 +237,7 @@ final class Mutations {
             boolean still = unit.all(Driver.class).stream()
                     .noneMatch(d -> s.situation().drivers().get(d.id()).running());
             Situation shut = s.situation().centred(unit);
-            for (var t : Site.handValvesOf(unit)) {
+            for (var t : unit.handValves()) {
                 shut = shut.withOpening(t.id(), 0);
             }
             Step kept = ChangedStep.moving(

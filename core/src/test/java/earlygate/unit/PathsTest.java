@@ -48,11 +48,10 @@ class PathsTest {
     }
 
     @Test
-    void situationsAreLaidOverEachOther() {
+    void aSituationKeepsWhatIsNotChanged() {
         PowerUnit unit = read(document("SW-03"));
         Situation base = Situation.AS_THE_FILE.withOpening("TV1", 0.3).withSetting("RX", 100e5);
-        Situation east = Situation.AS_THE_FILE.withPosition("DV1", "east").withOpening("TV1", 0);
-        Situation both = base.over(east);
+        Situation both = base.withPosition("DV1", "east").withOpening("TV1", 0);
         assertThat(both.openings()).containsEntry("TV1", 0.0);
         assertThat(both.positions()).containsEntry("DV1", "east");
         assertThat(both.settings()).containsEntry("RX", 100e5);

@@ -37,7 +37,13 @@ class EarlierDataTest {
      * as it was.
      */
     @ParameterizedTest
-    @CsvSource({"1, LG-07, edition-1", "2, LG-07, edition-1", "3, LG-07, edition-1", "4, NH-04, edition-2"})
+    @CsvSource({
+        "1, LG-07, edition-1",
+        "2, LG-07, edition-1",
+        "3, LG-07, edition-1",
+        "4, NH-04, edition-2",
+        "4, LG-07, edition-3"
+    })
     void aFinishedRunIsReadAsItWas(int version, String tag, String run) throws IOException, SQLException {
         String url = "jdbc:h2:file:" + old.resolve("early-gate");
         Flyway.configure()

@@ -65,6 +65,9 @@ class RunStarts {
             Plan.Refusal first = plan.refused().get(0);
             throw ApiProblem.conflict("plan", first.message());
         }
+        if (start.practice()) {
+            withinTheRigsReach(plan);
+        }
         String chosen = Input.gapText(start.gapSchool());
         return store.start(new RunStore.NewRun(
                 start.tag(),
@@ -75,6 +78,17 @@ class RunStarts {
                 name,
                 start.practice(),
                 start.key() == null || start.key().isBlank() ? null : OnceKey.needed(start.key(), "key")));
+    }
+
+    /** The practice machine has no gear to fit and no actuator to let go: what needs them is walked with typed readings. */
+    private static void withinTheRigsReach(Plan plan) {
+        plan.steps().stream()
+                .filter(s -> !s.situation().gear().isEmpty()
+                        || s.situation().blocked().isPresent())
+                .findFirst()
+                .ifPresent(s -> {
+                    throw ApiProblem.conflict("practice", Reason.of("runs.not-on-rig"));
+                });
     }
 
     /** A finding of severity stop keeps a run from starting until it is mended, or let stand by its reason. */
