@@ -32,7 +32,7 @@ final class GearFitting {
         }
         m.go(s);
         site.script().arrange(Set.of());
-        // The drives go on again with the load valve open and everything else as it was.
+        // The drives go on again with the gear shut and everything else as it was.
         m.go(site.running(before).withGearOf(s));
     }
 
