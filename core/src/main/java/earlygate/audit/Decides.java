@@ -2,6 +2,7 @@ package earlygate.audit;
 
 import earlygate.audit.Violation.Point;
 import earlygate.explain.Reason;
+import earlygate.explain.Value.Kind;
 import earlygate.plan.Expect;
 import earlygate.plan.Goal;
 import earlygate.quantity.Si;
@@ -20,11 +21,22 @@ import java.util.OptionalDouble;
 final class Decides implements Check {
     private static final double HALF = 0.5;
     private static final double BAND = 6 * Si.BAR;
+    /** Share of a flow or a power limit that it is moved by, and of that what its reading must follow. */
+    private static final double RATE_NUDGE = 0.05;
+
+    private static final double RATE_FOLLOWS = 0.2;
 
     @Override
     public List<Violation> of(Replay replay) {
         List<Violation> found = new ArrayList<>();
         for (Replay.Stand s : replay.stands()) {
+            if (s.step().goal().orElse(null) instanceof Goal.Rate rate
+                    && s.state().isPresent()) {
+                Setting x = replay.unit.setting(s.step().setting().orElseThrow());
+                for (int way : List.of(-1, 1)) {
+                    rateFollows(replay, s, x, rate, way).ifPresent(found::add);
+                }
+            }
             if (s.step().judgesSetting() && s.state().isPresent()) {
                 Setting x = replay.unit.setting(s.step().setting().orElseThrow());
                 Goal goal = s.step().goal().orElseThrow();
@@ -35,6 +47,38 @@ final class Decides implements Check {
             }
         }
         return found;
+    }
+
+    /** Moved by a twentieth, what the meter or the drive shows goes the same way, by more than a trace. */
+    private static Optional<Violation> rateFollows(Replay replay, Replay.Stand s, Setting x, Goal.Rate rate, int way) {
+        double at = Replay.setting(s.at(), x);
+        double to = x.screw().clamp(at * (1 + way * RATE_NUDGE));
+        if (Math.abs(to - at) < RATE_NUDGE / 2 * at) {
+            return Optional.empty();
+        }
+        Optional<SteadyState> moved = replay.solve(s.at().withSetting(x.id(), to));
+        OptionalDouble now = rate(replay, s, s.state(), rate);
+        OptionalDouble then = rate(replay, s, moved, rate);
+        double least = RATE_FOLLOWS * rate.target() * Math.abs(to - at) / at;
+        boolean follows =
+                now.isPresent() && then.isPresent() && way * (then.getAsDouble() - now.getAsDouble()) >= least;
+        return follows
+                ? Optional.empty()
+                : Optional.of(new Violation(
+                        Point.DECIDES,
+                        s.step().id(),
+                        Reason.of("audit.rate-does-not-follow")
+                                .name("setting", x.id())
+                                .name("instrument", rate.testPoint())));
+    }
+
+    private static OptionalDouble rate(Replay replay, Replay.Stand s, Optional<SteadyState> state, Goal.Rate rate) {
+        if (state.isEmpty()) {
+            return OptionalDouble.empty();
+        }
+        return rate.quantity() == Kind.FLOW
+                ? replay.flow(s.at(), state.get(), rate.testPoint())
+                : OptionalDouble.of(state.get().driver(rate.testPoint()).current());
     }
 
     private static Optional<Violation> follows(Replay replay, Replay.Stand s, Setting x, Goal goal, int way) {

@@ -7,6 +7,7 @@ import earlygate.solve.Outcome;
 import earlygate.solve.Solver;
 import earlygate.solve.SteadyState;
 import earlygate.unit.Driver;
+import earlygate.unit.Meter;
 import earlygate.unit.Positioned;
 import earlygate.unit.PowerUnit;
 import earlygate.unit.Setting;
@@ -15,6 +16,7 @@ import earlygate.unit.Throttle;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalDouble;
 
 /** A plan's steps, each with what stood before it and what the model says of it. */
 final class Replay {
@@ -49,6 +51,17 @@ final class Replay {
         return solver.steady(network.conditions(s)) instanceof Outcome.Converged c
                 ? Optional.of(c.state())
                 : Optional.empty();
+    }
+
+    /** What a flow meter shows, m3/s: one of the unit's own, or one that is fitted; empty where it is neither. */
+    OptionalDouble flow(Situation at, SteadyState state, String meter) {
+        return unit.meters().stream()
+                .filter(m -> m.id().equals(meter))
+                .map(Meter::of)
+                .findFirst()
+                .or(() -> Optional.ofNullable(at.metered().get(meter)))
+                .map(place -> OptionalDouble.of(Math.abs(state.flow(place))))
+                .orElse(OptionalDouble.empty());
     }
 
     boolean anyRuns(Situation s) {

@@ -3,7 +3,6 @@ package earlygate.audit;
 import earlygate.audit.Violation.Point;
 import earlygate.explain.Reason;
 import earlygate.explain.Value.Amount;
-import earlygate.explain.Value.Kind;
 import earlygate.plan.Expect;
 import earlygate.plan.Move;
 import earlygate.quantity.Si;
@@ -17,6 +16,7 @@ import earlygate.unit.Situation;
 import earlygate.unit.Throttle;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
@@ -50,7 +50,11 @@ final class SaysWhatItDoes implements Check {
     }
 
     private static double floor(Expect e) {
-        return e.kind() == Kind.PRESSURE ? PRESSURE : 0.2;
+        return switch (e.kind()) {
+            case PRESSURE -> PRESSURE;
+            case FLOW -> 0.1 * Si.LPM;
+            default -> 0.2;
+        };
     }
 
     private static Optional<Double> model(Replay replay, Replay.Stand s, Expect e) {
@@ -60,6 +64,11 @@ final class SaysWhatItDoes implements Check {
                         .map(x ->
                                 x.pressure(replay.unit.testPoint(e.instrument()).line()));
             case CURRENT -> s.state().map(x -> x.driver(e.instrument()).current());
+            case FLOW ->
+                s.state()
+                        .flatMap(x -> replay.flow(s.at(), x, e.instrument()).stream()
+                                .boxed()
+                                .findFirst());
             default -> Optional.empty();
         };
     }
@@ -116,6 +125,12 @@ final class SaysWhatItDoes implements Check {
                 .filter(id -> from.gear().get(id) == null
                         || !from.gear().get(id).equals(to.gear().get(id)))
                 .forEach(changed::add);
+        Set<String> meters = new TreeSet<>(from.metered().keySet());
+        meters.addAll(to.metered().keySet());
+        meters.stream()
+                .filter(id ->
+                        !Objects.equals(from.metered().get(id), to.metered().get(id)))
+                .forEach(changed::add);
         return changed;
     }
 
@@ -137,8 +152,8 @@ final class SaysWhatItDoes implements Check {
                         && Replay.position(to, v).equals(m.to());
             case BLOCK -> blocked(to, m.id());
             case FREE -> !blocked(to, m.id());
-            case FIT -> to.gear().containsKey(m.id());
-            case REMOVE -> !to.gear().containsKey(m.id());
+            case FIT -> to.gear().containsKey(m.id()) || to.metered().containsKey(m.id());
+            case REMOVE -> !to.gear().containsKey(m.id()) && !to.metered().containsKey(m.id());
             case VENT -> to.vented().contains(m.id());
             case TURN, NUT, DRAIN -> true;
         };

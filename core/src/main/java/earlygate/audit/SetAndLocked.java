@@ -4,6 +4,7 @@ import earlygate.audit.Violation.Point;
 import earlygate.explain.Reason;
 import earlygate.plan.Step;
 import earlygate.unit.Pump;
+import earlygate.unit.RateTarget;
 import earlygate.unit.Setting;
 import earlygate.unit.Target;
 import java.util.ArrayList;
@@ -33,6 +34,11 @@ final class SetAndLocked implements Check {
                 wrongPlace(replay, locked, t).ifPresent(found::add);
             }
         }
+        for (RateTarget t : replay.unit.rateTargets()) {
+            if (replay.unit.settings().stream().anyMatch(s -> s.id().equals(t.setting()) && turns(replay, s))) {
+                rate(replay, t, last).ifPresent(found::add);
+            }
+        }
         for (Pump p : replay.unit.all(Pump.class)) {
             if (p.loadSense().isPresent()
                     && p.compensator().isPresent()
@@ -45,6 +51,35 @@ final class SetAndLocked implements Check {
             }
         }
         return found;
+    }
+
+    /** A power limiter without a screw is read only. */
+    private static boolean turns(Replay replay, Setting s) {
+        return s.kind() != Setting.Kind.POWER_LIMITER
+                || ((Pump) replay.unit.partOf(s.id()))
+                        .powerLimiter()
+                        .orElseThrow()
+                        .screw()
+                        .isPresent();
+    }
+
+    /** A flow or power is set and locked after all pressures, or the plan says that it can't be seen. */
+    private static Optional<Violation> rate(Replay replay, RateTarget t, String last) {
+        int said = lastIndex(replay, s -> is(s, Step.Kind.CHECK, t.setting()));
+        int set = lastIndex(replay, s -> is(s, Step.Kind.SET, t.setting()));
+        int locked = lastIndex(replay, s -> is(s, Step.Kind.LOCK, t.setting()) && reads(s.step()));
+        if (set < 0) {
+            return said >= 0 ? Optional.empty() : Optional.of(violation("audit.never-set", last, t.setting()));
+        }
+        if (locked < set) {
+            return Optional.of(violation("audit.never-locked", id(replay, set), t.setting()));
+        }
+        int pressure = lastIndex(
+                replay,
+                s -> s.step().kind() == Step.Kind.SET && s.step().measured().isPresent());
+        return pressure > set
+                ? Optional.of(violation("audit.flow-before-pressure", id(replay, set), t.setting()))
+                : Optional.empty();
     }
 
     /** What is left is what was asked, but for what leaks and drops cost. */

@@ -39,13 +39,16 @@ final class Hands {
     sealed interface Opener {
         Situation at(Situation s, double opening);
 
+        /** The valve that is opened. */
+        String id();
+
         double cost();
     }
 
-    record Own(String throttle) implements Opener {
+    record Own(String id) implements Opener {
         @Override
         public Situation at(Situation s, double opening) {
-            return s.withOpening(throttle, opening);
+            return s.withOpening(id, opening);
         }
 
         @Override
@@ -54,10 +57,10 @@ final class Hands {
         }
     }
 
-    record Portable(String gear, String line) implements Opener {
+    record Portable(String id, String line) implements Opener {
         @Override
         public Situation at(Situation s, double opening) {
-            return s.withGear(gear, new Situation.Between(line, Line.TANK, opening));
+            return s.withGear(id, new Situation.Between(line, Line.TANK, opening));
         }
 
         @Override

@@ -2,10 +2,8 @@ package earlygate.gauge;
 
 import earlygate.solve.SteadyState;
 import earlygate.unit.PowerUnit;
-import earlygate.unit.Setting;
 import java.util.Comparator;
 import java.util.Optional;
-import java.util.Set;
 
 /**
  * The limiter of a line that would take it next.
@@ -13,15 +11,12 @@ import java.util.Set;
  * @param above Pa by which it stands above the pressure now
  */
 public record NextLimiter(String setting, double above) {
-    private static final Set<Setting.Kind> LIMITERS =
-            Set.of(Setting.Kind.COMPENSATOR, Setting.Kind.RELIEF, Setting.Kind.PORT_RELIEF, Setting.Kind.REDUCING);
-
     /** Empty where no other limiter stands above. */
     public static Optional<NextLimiter> of(PowerUnit unit, SteadyState state, String line) {
         double now = state.pressure(line);
         Optional<String> holder = state.limiterOf(line);
         return unit.settings().stream()
-                .filter(s -> s.line().equals(line) && LIMITERS.contains(s.kind()))
+                .filter(s -> s.line().equals(line) && s.limitsPressure())
                 .filter(s -> holder.filter(s.id()::equals).isEmpty())
                 .map(s -> new NextLimiter(s.id(), state.settings().get(s.id()) - now))
                 .filter(n -> n.above() > 0)

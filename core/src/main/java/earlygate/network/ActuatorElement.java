@@ -6,12 +6,12 @@ import earlygate.unit.HydraulicMotor;
 import java.util.Map;
 
 /**
- * A cylinder or hydraulic motor. Blocked, it takes no oil. Free, its speed follows the effort left over after load and
- * friction, against a damping so small that a moving one balances its load within a fraction of a bar.
+ * A cylinder or hydraulic motor. Blocked, it takes no oil. Free, it balances its load: the speed follows from the effort
+ * left over after load and friction, against a damping that costs next to nothing at all that the pumps can send.
  */
 final class ActuatorElement extends Element {
-    /** Speed per effort: at full area a tenth of a metre per second, or a turn per second, costs 0.1 bar. */
-    private static final double PRESSURE_AT_SPEED = 1e4;
+    /** What the unit's whole flow costs, Pa. */
+    private static final double AT_FULL_FLOW = 500;
 
     private final int index;
     private final int a;
@@ -35,7 +35,7 @@ final class ActuatorElement extends Element {
         effortB = y.rodArea();
         load = y.force();
         friction = y.friction();
-        gain = 0.1 / (PRESSURE_AT_SPEED * y.capArea());
+        gain = n.fullFlow() / (AT_FULL_FLOW * y.rodArea() * y.rodArea());
     }
 
     ActuatorElement(HydraulicMotor m, Network n, int index) {
@@ -49,7 +49,7 @@ final class ActuatorElement extends Element {
         effortB = effortA;
         load = 0;
         friction = m.torque();
-        gain = 1 / (PRESSURE_AT_SPEED * effortA);
+        gain = n.fullFlow() / (AT_FULL_FLOW * m.displacement() * effortA);
     }
 
     /** m/s or rev/s. */

@@ -81,6 +81,13 @@ public final class Network {
                 .collect(Collectors.toList());
     }
 
+    /** What all pumps together send at no load, m3/s. */
+    double fullFlow() {
+        return unit.all(Pump.class).stream()
+                .mapToDouble(p -> p.displacement() * unit.driverOf(p).noLoadSpeed())
+                .sum();
+    }
+
     /** Openings where nothing is said of them, by element index. */
     double[] openingsAtRest() {
         double[] openings = new double[elements.length];

@@ -2,16 +2,14 @@ package earlygate.plan;
 
 import com.fasterxml.jackson.annotation.JsonCreator;
 import com.fasterxml.jackson.annotation.JsonProperty;
+import earlygate.explain.Value.Kind;
 import earlygate.quantity.Keyed;
 import java.util.Optional;
 
-/** How the adjuster of a step is brought where it belongs, and what tells that it is there. Pa. */
+/** How the adjuster of a step is brought where it belongs, and what tells that it is there. SI. */
 public sealed interface Goal {
-    /** The gauge to look at while it is turned. */
+    /** The gauge, meter or drive to look at while it is turned. */
     String testPoint();
-
-    /** Never to be passed on the way by the reading of {@link #testPoint}. */
-    double limitPa();
 
     /** The kind of goal, as plans are written. */
     @JsonProperty("way")
@@ -25,7 +23,9 @@ public sealed interface Goal {
         /** Count turns; the gauge doesn't follow, or only for a part. */
         COUNT_TURNS,
         /** To the end of the screw, counting. */
-        TO_THE_END
+        TO_THE_END,
+        /** By eighths of a turn at most, until a flow or a current is what it must be. */
+        TURN_TO_RATE
     }
 
     /** A pressure decides: {@link #tolerancePa} to either side of {@link #targetPa}. */
@@ -33,6 +33,9 @@ public sealed interface Goal {
         double targetPa();
 
         double tolerancePa();
+
+        /** Never to be passed on the way by the reading of {@link #testPoint}. */
+        double limitPa();
     }
 
     /** Turns decide, clockwise positive. */
@@ -91,6 +94,20 @@ public sealed interface Goal {
         return this instanceof Difference d ? Optional.of(d.lower()) : Optional.empty();
     }
 
+    /**
+     * A flow, m3/s, on a meter, or the current, A, of a drive: what a flow screw or a power limiter does to it.
+     *
+     * @param quantity FLOW or CURRENT
+     * @param target what the instrument shows when the setting is what the schematic asks
+     * @param tolerance to either side of it
+     */
+    record Rate(String testPoint, Kind quantity, double target, double tolerance) implements Goal {
+        @Override
+        public Way way() {
+            return Way.TURN_TO_RATE;
+        }
+    }
+
     /** Whether it is read on this instrument, alone or as one of two. */
     default boolean reads(String instrument) {
         return testPoint().equals(instrument)
@@ -106,7 +123,10 @@ public sealed interface Goal {
             @JsonProperty("tolerancePa") double tolerancePa,
             @JsonProperty("limitPa") double limitPa,
             @JsonProperty("turns") double turns,
-            @JsonProperty("minus") String minus) {
+            @JsonProperty("minus") String minus,
+            @JsonProperty("quantity") Kind quantity,
+            @JsonProperty("target") double target,
+            @JsonProperty("tolerance") double tolerance) {
         return switch (way) {
             case TURN_TO_READING ->
                 minus == null
@@ -115,6 +135,7 @@ public sealed interface Goal {
             case BACK_OUT_TO_CRACK -> new Crack(testPoint, targetPa, tolerancePa, limitPa);
             case COUNT_TURNS -> new CountTurns(testPoint, targetPa, limitPa, turns);
             case TO_THE_END -> new ToEnd(testPoint, targetPa, limitPa, turns);
+            case TURN_TO_RATE -> new Rate(testPoint, quantity, target, tolerance);
         };
     }
 }

@@ -12,7 +12,8 @@ import java.util.Optional;
  * @param why what decided for it
  * @param refused empty for a plan that may be walked; otherwise {@code phases} is empty
  * @param edition how it is written: 1 ended with its last step; in 2 the last gate is opened too; 3 says phrases inside
- *     its sentences by words of their own; 4 lists the moves of each step
+ *     its sentences by words of their own; 4 lists the moves of each step; in 5 a goal may be a flow or a
+ *     current
  */
 public record Plan(
         School school,
@@ -22,7 +23,7 @@ public record Plan(
         List<Refusal> refused,
         Integer edition) {
     /** What plans are written in now; all earlier ones are read. */
-    public static final int EDITION = 4;
+    public static final int EDITION = 5;
 
     private static final int LAST_GATE = 2;
 

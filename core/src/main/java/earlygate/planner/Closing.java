@@ -67,6 +67,8 @@ final class Closing {
                 workingPoint(w, set);
             }
         }
+        new Rates(site, new Moves(site)).read();
+        set = set.withGearOf(m.situation.withGearOpen(0));
         m.go(site.stopped(set));
         script.step(Kind.TEST, of("plan.temperature"))
                 .why(of("plan.why.temperature"))

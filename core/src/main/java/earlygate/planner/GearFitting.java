@@ -4,6 +4,7 @@ import static earlygate.explain.Reason.of;
 
 import earlygate.plan.Step.Kind;
 import earlygate.unit.Situation;
+import java.util.LinkedHashSet;
 import java.util.Set;
 
 /** Test gear goes on and comes off with the drives stopped and every line empty, and stays shut on the line until hand-over. */
@@ -17,6 +18,8 @@ final class GearFitting {
             Situation.Between has = m.situation.gear().get(e.getKey());
             return has != null && has.a().equals(e.getValue().a());
         });
+        fitted &= there.metered().entrySet().stream()
+                .allMatch(e -> e.getValue().equals(m.situation.metered().get(e.getKey())));
         if (fitted) {
             return;
         }
@@ -30,6 +33,9 @@ final class GearFitting {
                     e.getKey(),
                     new Situation.Between(e.getValue().a(), e.getValue().b(), 0));
         }
+        for (var e : there.metered().entrySet()) {
+            s = s.withMeter(e.getKey(), e.getValue());
+        }
         m.go(s);
         site.script().arrange(Set.of());
         // The drives go on again with the gear shut and everything else as it was.
@@ -39,7 +45,9 @@ final class GearFitting {
     /** With the lines proved empty. */
     static void takeOff(Site site) {
         Rehearsal m = site.rehearsal();
-        for (String id : m.situation.gear().keySet()) {
+        Set<String> fitted = new LinkedHashSet<>(m.situation.metered().keySet());
+        fitted.addAll(m.situation.gear().keySet());
+        for (String id : fitted) {
             m.go(m.situation.withoutGear(id));
             site.script()
                     .step(Kind.RESTORE, of("plan.take-off").name("gear", id))

@@ -75,6 +75,7 @@ final class HandMoves {
                 moves.add(Move.open(id, at.opening()));
             }
         });
+        meters(from, to, moves);
         for (Throttle t : unit.all(Throttle.class)) {
             if (Math.abs(opening(from, t) - opening(to, t)) > SAME_OPENING) {
                 moves.add(Move.open(t.id(), opening(to, t)));
@@ -109,6 +110,15 @@ final class HandMoves {
         return all;
     }
 
+    private static void meters(Situation from, Situation to, List<Move> moves) {
+        from.metered().keySet().stream()
+                .filter(id -> !to.metered().containsKey(id))
+                .forEach(id -> moves.add(Move.of(Move.Kind.REMOVE, id)));
+        to.metered().entrySet().stream()
+                .filter(e -> !e.getValue().equals(from.metered().get(e.getKey())))
+                .forEach(e -> moves.add(Move.fit(e.getKey(), e.getValue(), 0)));
+    }
+
     private static boolean blocked(Situation s, String actuator) {
         return s.blocked().isEmpty() || s.blocked().get().contains(actuator);
     }
@@ -123,6 +133,13 @@ final class HandMoves {
         from.gear().keySet().stream()
                 .filter(id -> !to.gear().containsKey(id) && !said.contains(id))
                 .forEach(id -> parts.add(Reason.of("part.taken-off").name("part", id)));
+        from.metered().keySet().stream()
+                .filter(id -> !to.metered().containsKey(id) && !said.contains(id))
+                .forEach(id -> parts.add(Reason.of("part.taken-off").name("part", id)));
+        to.metered().entrySet().stream()
+                .filter(e -> !e.getValue().equals(from.metered().get(e.getKey())))
+                .forEach(e -> parts.add(
+                        Reason.of("part.metered").name("part", e.getKey()).name("component", e.getValue())));
         to.gear().forEach((id, at) -> {
             Situation.Between before = from.gear().get(id);
             if (before == null || !before.a().equals(at.a())) {

@@ -2,7 +2,6 @@ package earlygate.planner;
 
 import static earlygate.explain.Reason.of;
 
-import earlygate.explain.Reason;
 import earlygate.gauge.Arrangement;
 import earlygate.plan.Goal;
 import earlygate.plan.Phase;
@@ -39,6 +38,7 @@ final class Setter {
     private final School school;
     private final Moves moves;
     private final Aim aims;
+    private final LegWords words;
     private final List<Course.Leg> course;
     private final Set<String> done = new LinkedHashSet<>();
     private final List<Runnable> atTheEnd = new ArrayList<>();
@@ -51,6 +51,7 @@ final class Setter {
         this.school = school;
         this.moves = new Moves(site);
         this.aims = new Aim(site, moves);
+        this.words = new LegWords(site, aims);
         this.course = course;
     }
 
@@ -74,6 +75,7 @@ final class Setter {
             done.add(leg.target().setting());
             coolAfter();
         }
+        new Rates(site, moves).write();
     }
 
     /** Oil that the leg may have carried out of its band is read, and let cool, before the next one. */
@@ -152,16 +154,18 @@ final class Setter {
         double turns = Site.sixteenths(
                 (leg.setting() - before) / unit.setting(t.setting()).screw().paPerTurn());
         boolean relief = unit.partOf(t.setting()) instanceof ReliefValve;
-        script.step(Kind.SET, action(t, down, aim, gauge, turns, read.goal().targetPa()))
-                .why(why(t, arrangement))
+        script.step(
+                        Kind.SET,
+                        words.action(t, down, aim, gauge, turns, read.goal().targetPa()))
+                .why(words.why(t, arrangement))
                 .setting(t.setting())
                 .goal(read.goal())
                 .expect(read.expect())
                 .ifNot(
-                        named(
+                        LegWords.named(
                                 of("plan.if-not.stands-still"),
                                 "relief",
-                                next(arrangement, gauge),
+                                words.next(arrangement, gauge),
                                 "part.another-limiter"),
                         of("plan.if-not.worn"))
                 .unprotected(!relief && m.alone(t.setting()))
@@ -188,24 +192,30 @@ final class Setter {
                 .isPresent();
         if (seenAtTheEnd) {
             Situation here = m.situation;
-            atTheEnd.add(() -> {
-                Situation last = here;
-                for (Map.Entry<String, Double> e :
-                        site.rehearsal().situation.settings().entrySet()) {
-                    last = last.withSetting(e.getKey(), e.getValue());
-                }
-                Situation on = site.running(last);
-                // What was fitted meanwhile stays on its line, shut.
-                m.go(last.gear().isEmpty() ? on.withGearOf(m.situation.withGearOpen(0)) : on);
-                double locked = aims.at(t, gauge);
-                moves.lockStep(
-                        t.setting(),
-                        new Goal.OnGauge(gauge.id(), locked, t.tolerancePa(), moves.limit(gauge)),
-                        List.of(readings.around(gauge, locked, t.tolerancePa())));
-            });
+            atTheEnd.add(() -> lockAtTheEnd(t, gauge, here));
         } else {
             moves.lockStep(t.setting(), read.goal(), read.expect());
         }
+    }
+
+    /** In the state in which it was set, every other setting as it stands by now. */
+    private void lockAtTheEnd(Target t, TestPoint gauge, Situation here) {
+        Rehearsal m = site.rehearsal();
+        Situation last = here;
+        for (Map.Entry<String, Double> e : m.situation.settings().entrySet()) {
+            last = last.withSetting(e.getKey(), e.getValue());
+        }
+        Situation on = site.running(last);
+        // What was fitted meanwhile stays on its line, shut.
+        Situation with =
+                (last.gear().isEmpty() ? on.withGearOf(m.situation.withGearOpen(0)) : on).withMetersOf(m.situation);
+        GearFitting.before(site, with);
+        m.go(with);
+        double locked = aims.at(t, gauge);
+        moves.lockStep(
+                t.setting(),
+                new Goal.OnGauge(gauge.id(), locked, t.tolerancePa(), moves.limit(gauge)),
+                List.of(readings.around(gauge, locked, t.tolerancePa())));
     }
 
     private Optional<UnloadingValve> charging(Target t) {
@@ -226,70 +236,5 @@ final class Setter {
 
     private Optional<String> holder(Situation s, String line) {
         return site.search().solve(s).flatMap(state -> state.limiterOf(line));
-    }
-
-    /** Who would take the gauge from this setting if it stood lower than thought. */
-    private Optional<String> next(Arrangement arrangement, TestPoint gauge) {
-        Situation up = arrangement
-                .situation()
-                .withSetting(
-                        arrangement.setting(),
-                        unit.setting(arrangement.setting()).screw().maxPa());
-        return site.search()
-                .solve(up)
-                .flatMap(s -> s.limiterOf(gauge.line()))
-                .filter(id -> !id.equals(arrangement.setting()));
-    }
-
-    /** Who it is, or the phrase for nobody that can be named. */
-    private static Reason named(Reason sentence, String key, Optional<String> limiter, String nobody) {
-        return limiter.isPresent() ? sentence.name(key, limiter.get()) : sentence.said(key, Reason.of(nobody));
-    }
-
-    private Reason action(Target t, boolean fromAbove, double aim, TestPoint gauge, double turns, double reads) {
-        Setting s = unit.setting(t.setting());
-        String code = switch (s.kind()) {
-            case COMPENSATOR -> fromAbove ? "plan.bring-down" : "plan.set";
-            case LOAD_SENSE -> "plan.set-difference";
-            case UNLOADING ->
-                ((UnloadingValve) unit.component(s.id())).differential().isPresent()
-                        ? "plan.set-peak"
-                        : "plan.set-transfer";
-            case REDUCING -> "plan.set-branch";
-            default -> capped(s) ? "plan.set-capped" : fromAbove ? "plan.set-down" : "plan.set";
-        };
-        return of(code).name("setting", s.id())
-                .name("compensator", s.id())
-                .name("gauge", gauge.id())
-                .name("signal", aims.signal(t).map(TestPoint::id).orElse(gauge.id()))
-                .name("pump", unit.partOf(s.id()) instanceof UnloadingValve v ? Charging.pumpOf(unit, v) : "")
-                .turns("turns", Math.abs(turns))
-                .pressure("target", s.kind() == Setting.Kind.LOAD_SENSE ? t.pressurePa() : aim)
-                .pressure("reads", reads);
-    }
-
-    private boolean capped(Setting s) {
-        return unit.capped(s.id());
-    }
-
-    private Reason why(Target t, Arrangement arrangement) {
-        Setting s = unit.setting(t.setting());
-        Optional<String> next = next(arrangement, arrangement.gauges().get(0));
-        if (s.kind() == Setting.Kind.COMPENSATOR) {
-            return next.isEmpty()
-                    ? of("plan.why.set-alone").name("setting", s.id())
-                    : of("plan.why.compensator-down")
-                            .name("compensator", s.id())
-                            .name("relief", next.get());
-        }
-        String code = switch (s.kind()) {
-            case LOAD_SENSE -> "plan.why.set-difference";
-            case UNLOADING -> "plan.why.set-unloading";
-            case REDUCING -> "plan.why.set-branch";
-            case PORT_RELIEF -> "plan.why.set-port";
-            default -> next.isEmpty() ? "plan.why.set-alone" : "plan.why.set";
-        };
-        Reason why = of(code).name("setting", s.id()).pressure("target", t.pressurePa());
-        return named(why, "next", next, "part.no-other-limiter");
     }
 }

@@ -54,6 +54,9 @@ public final class Coach {
             StepRecord record = run.record(step.id());
             return Optional.of(t instanceof Goal.ToEnd end ? toTheEnd(record, end) : counted(record, t));
         }
+        if (goal instanceof Goal.Rate rate) {
+            return RateAdvice.next(run, step, rate);
+        }
         Coach coach = new Coach(run, step, (Goal.Measured) goal);
         if (step.kind() == Step.Kind.LOCK) {
             return coach.afterLocking();

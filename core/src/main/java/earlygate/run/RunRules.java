@@ -1,6 +1,7 @@
 package earlygate.run;
 
 import earlygate.explain.Reason;
+import earlygate.explain.Value.Amount;
 import earlygate.explain.Value.Kind;
 import earlygate.plan.Expect;
 import earlygate.plan.Goal;
@@ -21,6 +22,7 @@ import earlygate.run.RunEvent.Stopped;
 import earlygate.run.RunEvent.Struck;
 import earlygate.run.RunEvent.Turned;
 import earlygate.unit.Electric;
+import earlygate.unit.Gear;
 import earlygate.unit.PowerUnit;
 import earlygate.unit.TestPoint;
 import java.util.List;
@@ -157,13 +159,22 @@ public final class RunRules {
             return judge.missing().stream().findFirst();
         }
         if (judge.aboveSchematic() && d.releasedBy().filter(r -> !r.isBlank()).isEmpty()) {
-            Goal.Measured goal = step.measured().orElseThrow();
-            return Optional.of(Reason.of("run.refused.above-schematic")
-                    .pressure("measured", judge.decisive().orElseThrow())
-                    .pressure("target", goal.targetPa())
-                    .pressure("tolerance", goal.tolerancePa()));
+            return Optional.of(above(step, judge.decisive().orElseThrow()));
         }
         return Optional.empty();
+    }
+
+    private static Reason above(Step step, double measured) {
+        Reason above = Reason.of("run.refused.above-schematic");
+        if (step.goal().orElseThrow() instanceof Goal.Rate rate) {
+            return above.with("measured", new Amount(measured, rate.quantity()))
+                    .with("target", new Amount(rate.target(), rate.quantity()))
+                    .with("tolerance", new Amount(rate.tolerance(), rate.quantity()));
+        }
+        Goal.Measured goal = step.measured().orElseThrow();
+        return above.pressure("measured", measured)
+                .pressure("target", goal.targetPa())
+                .pressure("tolerance", goal.tolerancePa());
     }
 
     /** The largest value that can be meant on an instrument, in SI; what lies above is a slip of the finger. */
@@ -178,6 +189,7 @@ public final class RunRules {
                                 .mapToDouble(Electric::ratedCurrent)
                                 .findFirst()
                                 .orElse(100);
+            case FLOW -> unit.flowMeter(instrument).map(Gear.FlowMeter::range).orElse(0.0);
             default -> 150;
         };
     }

@@ -127,8 +127,9 @@ public final class RunState {
         } else {
             r.oil().ifPresent(k -> oils.add(new Oil(event.seq(), event.at(), k)));
         }
+        // Only a pressure teaches how many bar a turn is.
         record.reading(event, r)
-                .ifPresent(m -> screws.measured(step, step.goal().orElseThrow().testPoint(), m));
+                .ifPresent(m -> step.measured().ifPresent(g -> screws.measured(step, g.testPoint(), m)));
     }
 
     private void handled(StepRecord record, Handled h) {

@@ -1,6 +1,7 @@
 package earlygate.solve;
 
 import earlygate.network.ComponentState;
+import earlygate.network.ComponentState.ActuatorState;
 import earlygate.network.ComponentState.DriverState;
 import earlygate.network.ComponentState.PumpState;
 import earlygate.network.ComponentState.ValveState;
@@ -34,6 +35,14 @@ public record SteadyState(
 
     public Optional<String> limiterOf(String line) {
         return Optional.ofNullable(inControl.get(line));
+    }
+
+    /** What passes a component, m3/s: inlet to outlet, of a pump what it delivers; 0 of what passes nothing. */
+    public double flow(String component) {
+        ComponentState c = components.get(component);
+        return c instanceof PumpState p
+                ? p.flow()
+                : c instanceof ValveState v ? v.flow() : c instanceof ActuatorState a ? a.flow() : 0;
     }
 
     /** What all shafts take, W; while nothing moves it all ends as heat in the oil. */

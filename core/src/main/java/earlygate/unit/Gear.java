@@ -8,5 +8,10 @@ public sealed interface Gear {
     record LoadValve(String id, double ratedFlow, double ratedDrop, double maxPressure) implements Gear {}
 
     /** @param range m3/s; {@code accuracyClass} percent of it */
-    record FlowMeter(String id, double range, double accuracyClass) implements Gear {}
+    record FlowMeter(String id, double range, double accuracyClass) implements Gear {
+        /** m3/s by which it may be wrong anywhere on its scale. */
+        public double error() {
+            return accuracyClass / 100 * range;
+        }
+    }
 }

@@ -1,5 +1,6 @@
 package earlygate.unit;
 
+import earlygate.explain.Value;
 import java.util.HashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -9,6 +10,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 
 /** A hydraulic power unit as its schematic shows it. Immutable; references between its parts are known to hold. */
 public final class PowerUnit {
@@ -119,6 +121,36 @@ public final class PowerUnit {
 
     public List<Gear> testGear() {
         return extras.testGear();
+    }
+
+    public Optional<RateTarget> rateTarget(String setting) {
+        return rateTargets().stream().filter(t -> t.setting().equals(setting)).findFirst();
+    }
+
+    /** What an instrument of the unit, or one that is at hand, shows; a drive shows its current. Empty for anything else. */
+    public Optional<Value.Kind> shows(String instrument) {
+        if (testPointById.containsKey(instrument)) {
+            return Optional.of(Value.Kind.PRESSURE);
+        }
+        boolean flow = testGear().stream().anyMatch(g -> g instanceof Gear.FlowMeter && g.id().equals(instrument))
+                || meters().stream().anyMatch(m -> m.kind() == Meter.Kind.FLOW && m.id().equals(instrument));
+        if (flow) {
+            return Optional.of(Value.Kind.FLOW);
+        }
+        return componentById.get(instrument) instanceof Driver ? Optional.of(Value.Kind.CURRENT) : Optional.empty();
+    }
+
+    /** Full scale of a flow meter, m3/s, and its class in percent of it; empty for what is none. */
+    public Optional<Gear.FlowMeter> flowMeter(String id) {
+        return Stream.concat(
+                        testGear().stream()
+                                .filter(Gear.FlowMeter.class::isInstance)
+                                .map(Gear.FlowMeter.class::cast),
+                        meters().stream()
+                                .filter(m -> m.kind() == Meter.Kind.FLOW)
+                                .map(m -> new Gear.FlowMeter(m.id(), m.range(), m.accuracyClass())))
+                .filter(m -> m.id().equals(id))
+                .findFirst();
     }
 
     /** Every adjuster, in the order of the components. */

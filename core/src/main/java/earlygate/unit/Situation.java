@@ -134,10 +134,21 @@ public record Situation(
         });
     }
 
+    /** The flow meters of another situation in place of this one's. */
+    public Situation withMetersOf(Situation other) {
+        return with(c -> c.metered = other.metered);
+    }
+
+    /** A flow meter fitted in series with a component, or with a fitted load valve. */
+    public Situation withMeter(String id, String component) {
+        return with(c -> c.metered = and(metered, id, component));
+    }
+
     public Situation withoutGear(String id) {
-        Map<String, Between> left = new LinkedHashMap<>(gear);
-        left.remove(id);
-        return with(c -> c.gear = left);
+        return with(c -> {
+            c.gear = without(gear, id);
+            c.metered = without(metered, id);
+        });
     }
 
     /** Every fitted load valve opened as far as that, 0 to 1. */
@@ -201,6 +212,12 @@ public record Situation(
             gear = s.gear;
             metered = s.metered;
         }
+    }
+
+    private static <V> Map<String, V> without(Map<String, V> map, String key) {
+        Map<String, V> left = new LinkedHashMap<>(map);
+        left.remove(key);
+        return left;
     }
 
     private static <V> Map<String, V> and(Map<String, V> map, String key, V value) {

@@ -223,8 +223,8 @@ class ComponentsTest {
         assertThat(bar(b, "Y")).isGreaterThan(bar(b, "X"));
         assertThat(bar(b, "Z")).isCloseTo(bar(b, "Y"), within(0.1));
         SteadyState turning = solve("BR", free(FILE.withPosition("DV1", "a")));
-        assertThat(bar(turning, "X") - bar(turning, "Y"))
-                .isCloseTo(2 * Math.PI * 150 / (200e-6 * 0.92) / BAR, within(1.0));
+        double asked = 2 * Math.PI * 150 / (200e-6 * 0.92) / BAR;
+        assertThat(bar(turning, "X") - bar(turning, "Y")).isCloseTo(asked, within(0.002 * asked));
         assertThat(lpm(turning, "RX")).isCloseTo(0, within(1e-6));
     }
 
@@ -246,7 +246,7 @@ class ComponentsTest {
     void dcMotorSlowsWithTorqueAndDrawsByIt() {
         SteadyState s = solve("DC", free(FILE));
         double area = Math.PI / 4 * 0.05 * 0.05;
-        assertThat(bar(s, "A")).isCloseTo(15500 / area / BAR, within(1.0));
+        assertThat(bar(s, "A")).isCloseTo(15500 / area / BAR, within(0.002 * 15500 / area / BAR));
         double torque = s.driver("M1").power() / (2 * Math.PI * s.driver("M1").speed());
         double rated = 2000 / (2 * Math.PI * 2400 * RPM);
         assertThat(s.driver("M1").speed() / RPM).isCloseTo(3000 - 600 * torque / rated, within(0.5));

@@ -42,7 +42,8 @@ class EarlierDataTest {
         "2, LG-07, edition-1",
         "3, LG-07, edition-1",
         "4, NH-04, edition-2",
-        "4, LG-07, edition-3"
+        "4, LG-07, edition-3",
+        "4, LG-07, edition-4"
     })
     void aFinishedRunIsReadAsItWas(int version, String tag, String run) throws IOException, SQLException {
         String url = "jdbc:h2:file:" + old.resolve("early-gate");

@@ -31,7 +31,7 @@ record ComponentKind(boolean drives, boolean set, BiFunction<JsonNode, JsonNode,
         plain("check-valve", FlowValveReader::check);
         plain("orifice", FlowValveReader::orifice);
         plain("throttle", FlowValveReader::throttle);
-        plain("flow-control", FlowValveReader::flowControl);
+        setting("flow-control", FlowValveReader::flowControl);
         plain("filter", FlowValveReader::filter);
         plain("leak", FlowValveReader::leak);
         plain("directional-valve", SteeringReader::directional);

@@ -8,6 +8,7 @@ import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.stream.Stream;
@@ -161,7 +162,21 @@ final class References {
             } else if (!targeted.add(id)) {
                 add(path + ".setting", Reason.of("file.twice").name("id", id));
             }
+            targetKind(path, t, id);
         });
+    }
+
+    /** A flow is asked in L/min, a power limit in kW, everything else in bar. */
+    private void targetKind(String path, JsonNode t, String setting) {
+        Optional<Control> control = Control.in(setting).map(Control.Place::control);
+        boolean flow = control.filter(Control.MAX_FLOW::equals).isPresent()
+                || components.containsKey(setting)
+                        && Fields.text(components.get(setting), "type").equals("flow-control");
+        boolean power = control.filter(Control.POWER_LIMITER::equals).isPresent();
+        String fits = flow ? "flowLpm" : power ? "limitKw" : "pressureBar";
+        if (settings.contains(setting) && !t.has(fits)) {
+            add(path, Reason.of("file.target-kind").name("setting", setting).name("key", fits));
+        }
     }
 
     private void driver(String path, String id) {

@@ -60,7 +60,7 @@ public record PlanView(
     /**
      * Values in the unit of the gauge; turns of a screw for {@code turns} and {@code end}.
      *
-     * @param kind gauge, difference, peak, crack, turns or end
+     * @param kind gauge, difference, peak, crack, turns, end, flow or current
      * @param minus gauge that is taken off it; null for one gauge alone
      */
     public record GoalView(
@@ -179,6 +179,16 @@ public record PlanView(
         if (goal instanceof Goal.Turned t) {
             String kind = goal instanceof Goal.ToEnd ? "end" : "turns";
             return new GoalView(kind, goal.testPoint(), null, t.turns(), t.turns(), t.turns(), "rev");
+        }
+        if (goal instanceof Goal.Rate r) {
+            return new GoalView(
+                    r.quantity() == Value.Kind.FLOW ? "flow" : "current",
+                    r.testPoint(),
+                    null,
+                    Shown.shown(unit, r.testPoint(), r.quantity(), r.target()),
+                    Shown.shown(unit, r.testPoint(), r.quantity(), r.target() - r.tolerance()),
+                    Shown.shown(unit, r.testPoint(), r.quantity(), r.target() + r.tolerance()),
+                    Shown.label(unit, r.testPoint(), r.quantity()));
         }
         Goal.Measured g = (Goal.Measured) goal;
         boolean peak = s.expect().stream().anyMatch(e -> e.take() == Expect.Take.PEAK);

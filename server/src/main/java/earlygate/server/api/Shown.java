@@ -1,5 +1,6 @@
 package earlygate.server.api;
 
+import static earlygate.quantity.Si.LPM;
 import static earlygate.quantity.Si.ZERO_C;
 
 import earlygate.explain.Value.Kind;
@@ -13,6 +14,7 @@ public final class Shown {
         return switch (kind) {
             case PRESSURE -> unit.testPoint(instrument).reads().label();
             case CURRENT -> "A";
+            case FLOW -> "L/min";
             default -> "°C";
         };
     }
@@ -21,6 +23,7 @@ public final class Shown {
         double value = switch (kind) {
             case PRESSURE -> unit.testPoint(instrument).reads().fromPa(si);
             case TEMPERATURE -> si - ZERO_C;
+            case FLOW -> si / LPM;
             default -> si;
         };
         return Wire.rounded(value, 1);

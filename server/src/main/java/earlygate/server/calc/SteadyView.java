@@ -5,7 +5,6 @@ import static earlygate.quantity.Si.LPM;
 
 import earlygate.explain.Reason;
 import earlygate.gauge.NextLimiter;
-import earlygate.network.ComponentState;
 import earlygate.server.api.Wire;
 import earlygate.server.words.Words;
 import earlygate.solve.SteadyState;
@@ -64,12 +63,7 @@ record SteadyView(
     }
 
     private static Reads flow(SteadyState state, String component) {
-        ComponentState c = state.components().get(component);
-        double flow = c instanceof ComponentState.PumpState p
-                ? p.flow()
-                : c instanceof ComponentState.ValveState v
-                        ? v.flow()
-                        : c instanceof ComponentState.ActuatorState a ? a.flow() : 0;
+        double flow = state.flow(component);
         return new Reads(Wire.figure(flow / LPM), "L/min", Wire.figure(flow / LPM));
     }
 

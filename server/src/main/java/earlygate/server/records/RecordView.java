@@ -166,9 +166,9 @@ public record RecordView(
         String instrument = body instanceof RunEvent.Reading r ? r.instrument() : "";
         Value.Kind kind = instrument.equals(Expect.OIL)
                 ? Value.Kind.TEMPERATURE
-                : instrument.isEmpty() || unit.findTestPoint(instrument).isPresent()
+                : instrument.isEmpty()
                         ? Value.Kind.PRESSURE
-                        : Value.Kind.CURRENT;
+                        : unit.shows(instrument).orElse(Value.Kind.CURRENT);
         RunEvent.Source source = body instanceof RunEvent.Reading r ? r.source() : ((RunEvent.Cracked) body).source();
         double value = RunRecord.value(t.event());
         return new TakenView(

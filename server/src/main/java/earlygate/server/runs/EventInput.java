@@ -1,5 +1,6 @@
 package earlygate.server.runs;
 
+import static earlygate.quantity.Si.LPM;
 import static earlygate.quantity.Si.ZERO_C;
 
 import earlygate.explain.Reason;
@@ -18,7 +19,6 @@ import earlygate.server.journal.OpenRuns.OpenRun;
 import earlygate.server.rig.RigHost;
 import earlygate.server.runs.RunService.EventRequest;
 import earlygate.server.words.ApiProblem;
-import earlygate.unit.Driver;
 import earlygate.unit.PowerUnit;
 import earlygate.unit.TestPoint;
 import java.util.Optional;
@@ -151,14 +151,9 @@ class EventInput {
         if (Expect.OIL.equals(instrument)) {
             return Kind.TEMPERATURE;
         }
-        if (unit.findTestPoint(instrument).isPresent()) {
-            return Kind.PRESSURE;
-        }
-        if (unit.all(Driver.class).stream().anyMatch(d -> d.id().equals(instrument))) {
-            return Kind.CURRENT;
-        }
-        throw ApiProblem.badInput(
-                "reading", Reason.of("run.refused.no-instrument").name("instrument", instrument));
+        return unit.shows(instrument)
+                .orElseThrow(() -> ApiProblem.badInput(
+                        "reading", Reason.of("run.refused.no-instrument").name("instrument", instrument)));
     }
 
     /** A number as typed, in the instrument's own unit, to SI. */
@@ -166,7 +161,9 @@ class EventInput {
         Kind kind = kind(unit, instrument);
         Optional<TestPoint> gauge = unit.findTestPoint(instrument);
         double largest = RunRules.largest(unit, instrument, kind);
-        double limit = gauge.map(g -> g.reads().fromPa(largest)).orElse(largest);
+        double limit = kind == Kind.FLOW
+                ? largest / LPM
+                : gauge.map(g -> g.reads().fromPa(largest)).orElse(largest);
         TypedNumber number = TypedNumber.parse(text, limit);
         if (number instanceof TypedNumber.Refused refused) {
             throw ApiProblem.badInput(
@@ -181,6 +178,7 @@ class EventInput {
         return switch (kind) {
             case PRESSURE -> gauge.orElseThrow().reads().toPa(value);
             case TEMPERATURE -> value + ZERO_C;
+            case FLOW -> value * LPM;
             default -> value;
         };
     }

@@ -136,7 +136,7 @@ final class RunLog {
         if (r.instrument().equals(Expect.OIL)) {
             return Kind.TEMPERATURE;
         }
-        return state.unit().findTestPoint(r.instrument()).isPresent() ? Kind.PRESSURE : Kind.CURRENT;
+        return state.unit().shows(r.instrument()).orElse(Kind.CURRENT);
     }
 
     static String source(RunEvent event) {

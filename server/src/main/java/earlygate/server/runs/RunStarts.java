@@ -4,6 +4,7 @@ import earlygate.explain.Reason;
 import earlygate.ladder.Acceptance;
 import earlygate.ladder.Finding;
 import earlygate.ladder.Ladder;
+import earlygate.plan.Goal;
 import earlygate.plan.Plan;
 import earlygate.plan.School;
 import earlygate.plan.SectionOrder;
@@ -84,6 +85,7 @@ class RunStarts {
     private static void withinTheRigsReach(Plan plan) {
         plan.steps().stream()
                 .filter(s -> !s.situation().gear().isEmpty()
+                        || s.goal().filter(Goal.Rate.class::isInstance).isPresent()
                         || s.situation().blocked().isPresent())
                 .findFirst()
                 .ifPresent(s -> {

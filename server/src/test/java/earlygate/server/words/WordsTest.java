@@ -96,7 +96,7 @@ class WordsTest {
         List<String> endings =
                 LITERALS.stream().filter(l -> l.matches("[.-][a-z-]+")).toList();
         Set<String> earlier = new TreeSet<>();
-        for (String run : new String[] {"edition-1", "edition-2", "edition-3"}) {
+        for (String run : new String[] {"edition-1", "edition-2", "edition-3", "edition-4"}) {
             earlier.addAll(found(
                     Pattern.compile("\"code\":\"([^\"]+)\""),
                     read(Path.of("src/test/resources/runs/" + run + ".json"))));

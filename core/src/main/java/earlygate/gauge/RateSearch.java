@@ -1,0 +1,203 @@
+package earlygate.gauge;
+
+import earlygate.explain.Value.Kind;
+import earlygate.solve.SteadyState;
+import earlygate.unit.Driver;
+import earlygate.unit.Engine;
+import earlygate.unit.FlowControl;
+import earlygate.unit.Gear;
+import earlygate.unit.Meter;
+import earlygate.unit.PowerUnit;
+import earlygate.unit.Pump;
+import earlygate.unit.RateTarget;
+import earlygate.unit.Setting;
+import earlygate.unit.Situation;
+import earlygate.unit.Throttle;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.function.Predicate;
+import java.util.stream.Stream;
+
+/**
+ * Where a flow screw or a power limiter shows: on a flow meter that the unit has, on a portable one in series, or on the
+ * current of the drive; and how hands must put the unit for it. The reading has to follow the screw both ways.
+ */
+public final class RateSearch {
+    /** By so much of its value a setting is moved to see whether the reading follows, and by how much of that it must. */
+    private static final double NUDGE = 0.05;
+
+    private static final double FOLLOWS = 0.5;
+    /** Behind a load the flow goes with the cube root of the power, the current of a motor with less than all of it. */
+    private static final double FOLLOWS_POWER = 0.25;
+
+    private static final int MOST_PLAIN = 300;
+    private static final int MOST_LOADED = 80;
+    private static final double[] DEGREES = {0.02, 0.05, 0.1, 0.15, 0.2, 0.3, 0.45, 0.7, 1};
+
+    /**
+     * @param quantity FLOW or CURRENT
+     * @param reads what the instrument shows at the target; {@code tolerance} what the target's own comes to there
+     */
+    public record Seen(
+            Situation situation, SteadyState state, String instrument, Kind quantity, double reads, double tolerance) {}
+
+    private final GaugeSearch search;
+    private final PowerUnit unit;
+    private final Hands hands;
+    private final Predicate<SteadyState> safe;
+
+    /** @param safe no line above its rating, no drive above its own */
+    public RateSearch(GaugeSearch search, Predicate<SteadyState> safe) {
+        this.search = search;
+        this.unit = search.unit();
+        this.hands = new Hands(unit);
+        this.safe = safe;
+    }
+
+    /** The least work for hands; of the openings of one load the one that heats least. Empty where nothing shows it. */
+    public Optional<Seen> find(RateTarget t, Situation from) {
+        Situation at = hasSetting(t) ? from.withSetting(t.setting(), t.value()) : from;
+        Optional<Seen> plain = hands.plain().stream()
+                .limit(MOST_PLAIN)
+                .flatMap(c -> seen(t, hands.apply(c.way(), at), List.of()).stream())
+                .findFirst();
+        return plain.or(() -> hands.loaded().stream()
+                .limit(MOST_LOADED)
+                .flatMap(c -> byDegrees(t, hands.apply(c.way(), at), c.opener().orElseThrow()).stream())
+                .findFirst());
+    }
+
+    private Optional<Seen> byDegrees(RateTarget t, Situation s, Hands.Opener load) {
+        List<Seen> found = new ArrayList<>();
+        for (double opening : DEGREES) {
+            seen(t, load.at(s, opening), List.of(load.id())).ifPresent(found::add);
+        }
+        // A limiter is to be met well inside its range; a flow where it takes the least pressure.
+        return limits(t)
+                ? found.stream().skip(found.size() / 2).findFirst()
+                : found.stream()
+                        .reduce((a, b) -> b.state().shaftPower() < a.state().shaftPower() ? b : a);
+    }
+
+    private Optional<Seen> seen(RateTarget t, Situation s, List<String> loads) {
+        Optional<SteadyState> state = search.solve(s).filter(safe);
+        if (state.isEmpty() || !decides(t, state.get())) {
+            return Optional.empty();
+        }
+        if (!hasSetting(t)) {
+            return fixed(t, s, state.get());
+        }
+        Setting x = unit.setting(t.setting());
+        double low = x.screw().clamp(t.value() * (1 - NUDGE));
+        double high = x.screw().clamp(t.value() * (1 + NUDGE));
+        Optional<SteadyState> below = search.solve(s.withSetting(x.id(), low));
+        Optional<SteadyState> above = search.solve(s.withSetting(x.id(), high));
+        if (below.isEmpty() || above.isEmpty() || high - low < NUDGE * t.value()) {
+            return Optional.empty();
+        }
+        Moved moved = new Moved(t, s, state.get(), below.get(), above.get(), high - low);
+        Optional<Seen> own = unit.meters().stream()
+                .filter(m -> m.kind() == Meter.Kind.FLOW)
+                .flatMap(m -> onMeter(moved, m.id(), m.of(), s).stream())
+                .findFirst();
+        return own.or(() -> limits(t) ? onCurrent(moved) : Optional.empty()).or(() -> portable(moved, x, loads));
+    }
+
+    /** A flow control without a screw can't be moved to see who follows: where it has the flow, that is its set. */
+    private Optional<Seen> fixed(RateTarget t, Situation s, SteadyState state) {
+        FlowControl control = (FlowControl) unit.component(t.setting());
+        double flow = state.flow(control.id());
+        if (Math.abs(flow - control.set()) > NUDGE * control.set()) {
+            return Optional.empty();
+        }
+        return unit.meters().stream()
+                .filter(m ->
+                        m.kind() == Meter.Kind.FLOW && Math.abs(Math.abs(state.flow(m.of())) - flow) < t.tolerance())
+                .map(m -> new Seen(s, state, m.id(), Kind.FLOW, Math.abs(state.flow(m.of())), t.tolerance()))
+                .findFirst()
+                .or(() -> unit.testGear().stream()
+                        .filter(Gear.FlowMeter.class::isInstance)
+                        .map(g -> new Seen(
+                                s.withMeter(g.id(), control.id()), state, g.id(), Kind.FLOW, flow, t.tolerance()))
+                        .findFirst());
+    }
+
+    /** A solved situation, and the same with the setting moved down and up, by so much in all. */
+    private record Moved(
+            RateTarget target, Situation situation, SteadyState at, SteadyState below, SteadyState above, double by) {}
+
+    private Optional<Seen> portable(Moved m, Setting x, List<String> loads) {
+        for (Gear g : unit.testGear()) {
+            if (g instanceof Gear.FlowMeter meter) {
+                String place = places(x, loads).findFirst().orElseThrow();
+                Situation with = m.situation().withMeter(meter.id(), place);
+                Optional<Seen> seen = onMeter(m, meter.id(), place, with);
+                if (seen.isPresent()) {
+                    return seen;
+                }
+            }
+        }
+        return Optional.empty();
+    }
+
+    private Optional<Seen> onMeter(Moved m, String meter, String place, Situation with) {
+        double reads = Math.abs(m.at().flow(place));
+        double moved = Math.abs(m.above().flow(place)) - Math.abs(m.below().flow(place));
+        double asked =
+                limits(m.target()) ? FOLLOWS_POWER * reads * m.by() / m.target().value() : FOLLOWS * m.by();
+        boolean onTheDial = unit.flowMeter(meter)
+                .filter(f -> reads <= f.range() && reads > 2 * f.error())
+                .isPresent();
+        return onTheDial && moved >= asked
+                ? Optional.of(new Seen(
+                        with, m.at(), meter, Kind.FLOW, reads, m.target().tolerance() * moved / m.by()))
+                : Optional.empty();
+    }
+
+    /** A power limiter has the pump; what else holds a stroke, or a flow, is seen by its not following. */
+    private boolean decides(RateTarget t, SteadyState state) {
+        return !limits(t)
+                || state.pump(unit.setting(t.setting()).part())
+                        .inControl()
+                        .filter(t.setting()::equals)
+                        .isPresent();
+    }
+
+    private boolean hasSetting(RateTarget t) {
+        return unit.settings().stream().anyMatch(x -> x.id().equals(t.setting()));
+    }
+
+    private boolean limits(RateTarget t) {
+        return hasSetting(t) && unit.setting(t.setting()).kind() == Setting.Kind.POWER_LIMITER;
+    }
+
+    private Optional<Seen> onCurrent(Moved m) {
+        Driver driver = unit.driverOf((Pump) unit.partOf(m.target().setting()));
+        double moved = m.above().driver(driver.id()).current()
+                - m.below().driver(driver.id()).current();
+        double reads = m.at().driver(driver.id()).current();
+        return driver instanceof Engine
+                        || moved < FOLLOWS_POWER * reads * m.by() / m.target().value()
+                ? Optional.empty()
+                : Optional.of(new Seen(
+                        m.situation(),
+                        m.at(),
+                        driver.id(),
+                        Kind.CURRENT,
+                        reads,
+                        m.target().tolerance() * moved / m.by()));
+    }
+
+    /** A flow control's own way; of a pump the load that takes its oil, else its outlet. */
+    private Stream<String> places(Setting x, List<String> loads) {
+        if (!(unit.partOf(x.id()) instanceof Pump)) {
+            return Stream.of(x.part());
+        }
+        Stream<String> onThePump = loads.stream()
+                .filter(id -> unit.components().stream().noneMatch(c -> c.id().equals(id))
+                        || unit.component(id) instanceof Throttle t
+                                && (t.a().equals(x.line()) || t.b().equals(x.line())));
+        return Stream.concat(onThePump, Stream.of(x.part()));
+    }
+}

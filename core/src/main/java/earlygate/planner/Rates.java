@@ -1,0 +1,159 @@
+package earlygate.planner;
+
+import static earlygate.explain.Reason.of;
+
+import earlygate.explain.Reason;
+import earlygate.explain.Value.Amount;
+import earlygate.explain.Value.Kind;
+import earlygate.gauge.RateSearch;
+import earlygate.plan.Expect;
+import earlygate.plan.Goal;
+import earlygate.plan.Step;
+import earlygate.unit.Control;
+import earlygate.unit.PowerUnit;
+import earlygate.unit.Pump;
+import earlygate.unit.RateTarget;
+import earlygate.unit.Setting;
+import earlygate.unit.Situation;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+
+/**
+ * Flows and power, after every pressure that they depend on is set: pumps' full-stroke stops, flow controls, then power
+ * limiters; at most an eighth of a turn at a time, read on a flow meter or on the current of the drive.
+ */
+final class Rates {
+    private static final int STOP = 0;
+    private static final int FLOW = 1;
+    private static final int POWER = 2;
+
+    private final Site site;
+    private final PowerUnit unit;
+    private final Moves moves;
+    private final RateSearch search;
+
+    Rates(Site site, Moves moves) {
+        this.site = site;
+        this.unit = site.unit();
+        this.moves = moves;
+        this.search = new RateSearch(site.search(), site.rehearsal()::safe);
+    }
+
+    void write() {
+        unit.rateTargets().stream()
+                .filter(t -> hasScrew(t.setting()))
+                .sorted(Comparator.comparing(this::turn))
+                .forEach(this::set);
+    }
+
+    /** What has no screw is read where something shows it; nobody can turn it. */
+    void read() {
+        unit.rateTargets().stream()
+                .filter(t -> !hasScrew(t.setting()))
+                .forEach(t -> search.find(t, from()).ifPresent(seen -> {
+                    GearFitting.before(site, seen.situation());
+                    site.rehearsal().go(seen.situation());
+                    site.script()
+                            .step(
+                                    Step.Kind.TEST,
+                                    told(of("plan.read-rate"), t)
+                                            .name("instrument", seen.instrument())
+                                            .with("reads", new Amount(seen.reads(), seen.quantity())))
+                            .why(told(of("plan.why.read-rate"), t))
+                            .expect(expected(seen))
+                            .ifNot(of("plan.if-not.rate-off").name("setting", t.setting()))
+                            .caution("injection")
+                            .onTime(site.drivers())
+                            .minutes(2)
+                            .add();
+                }));
+    }
+
+    private Situation from() {
+        return site.loads(site.running(site.rehearsal().situation), 0)
+                .centred(unit)
+                .allBlocked();
+    }
+
+    private static Expect expected(RateSearch.Seen seen) {
+        return new Expect(
+                seen.instrument(),
+                seen.quantity(),
+                seen.reads(),
+                seen.reads() - seen.tolerance(),
+                seen.reads() + seen.tolerance());
+    }
+
+    private boolean hasScrew(String id) {
+        return unit.settings().stream().anyMatch(s -> s.id().equals(id))
+                && !(unit.setting(id).kind() == Setting.Kind.POWER_LIMITER
+                        && ((Pump) unit.partOf(id))
+                                .powerLimiter()
+                                .orElseThrow()
+                                .screw()
+                                .isEmpty());
+    }
+
+    /** Whose turn it is. */
+    private int turn(RateTarget t) {
+        return Control.in(t.setting())
+                .map(place -> place.control() == Control.POWER_LIMITER ? POWER : STOP)
+                .orElse(FLOW);
+    }
+
+    private void set(RateTarget t) {
+        Rehearsal m = site.rehearsal();
+        Optional<RateSearch.Seen> found = search.find(t, from());
+        if (found.isEmpty()) {
+            unseen(t);
+            return;
+        }
+        RateSearch.Seen seen = found.get();
+        GearFitting.before(site, seen.situation());
+        double before = m.situation
+                .settings()
+                .getOrDefault(t.setting(), unit.setting(t.setting()).present());
+        m.go(seen.situation().withSetting(t.setting(), before));
+        site.script().arrange(Set.of());
+        m.go(seen.situation());
+        Goal goal = new Goal.Rate(seen.instrument(), seen.quantity(), seen.reads(), seen.tolerance());
+        List<Expect> expect = List.of(expected(seen));
+        boolean power = turn(t) == POWER;
+        site.script()
+                .step(
+                        Step.Kind.SET,
+                        told(of(seen.quantity() == Kind.CURRENT ? "plan.set-current" : "plan.set-flow"), t)
+                                .name("instrument", seen.instrument())
+                                .with("reads", new Amount(seen.reads(), seen.quantity())))
+                .why(told(of(power ? "plan.why.set-power" : "plan.why.set-flow"), t))
+                .setting(t.setting())
+                .goal(goal)
+                .expect(expect)
+                .ifNot(of("plan.if-not.rate-stands").name("setting", t.setting()))
+                .caution("injection", "adjuster-only")
+                .fullFlow()
+                .onTime(site.drivers())
+                .people(2)
+                .minutes(6)
+                .add();
+        moves.lockStep(t.setting(), goal, expect);
+    }
+
+    /** Nothing at hand shows it: it stays as it came, and the plan says so instead of passing over it. */
+    private void unseen(RateTarget t) {
+        site.script()
+                .step(Step.Kind.CHECK, told(of("plan.rate-unseen"), t))
+                .why(of("plan.why.rate-unseen").name("setting", t.setting()))
+                .setting(t.setting())
+                .minutes(1)
+                .add();
+    }
+
+    private Reason told(Reason sentence, RateTarget t) {
+        boolean power = turn(t) == POWER;
+        return sentence.name("setting", t.setting())
+                .with("target", new Amount(t.value(), power ? Kind.POWER : Kind.FLOW));
+    }
+}

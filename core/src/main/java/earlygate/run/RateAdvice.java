@@ -1,0 +1,40 @@
+package earlygate.run;
+
+import earlygate.explain.Reason;
+import earlygate.explain.Value.Amount;
+import earlygate.judge.TurnAdvice;
+import earlygate.plan.Goal;
+import earlygate.plan.Step;
+import earlygate.run.Coach.Advice;
+import java.util.Optional;
+import java.util.OptionalDouble;
+
+/** The next turn of a flow screw or a power limiter: never more than an eighth, then read again. */
+final class RateAdvice {
+    private static final double MOST = 2 * TurnAdvice.STEP;
+
+    private RateAdvice() {}
+
+    /** Empty for a locked screw that reads right, or is still to be read. */
+    static Optional<Advice> next(RunState run, Step step, Goal.Rate goal) {
+        OptionalDouble read = run.record(step.id()).measure();
+        boolean locked = step.kind() == Step.Kind.LOCK;
+        if (read.isEmpty()) {
+            return locked
+                    ? Optional.empty()
+                    : Optional.of(new Advice(0, Reason.of("advice.read-first").name("gauge", goal.testPoint())));
+        }
+        double off = goal.target() - read.getAsDouble();
+        if (Math.abs(off) <= goal.tolerance()) {
+            return locked ? Optional.empty() : Optional.of(new Advice(0, Reason.of("advice.rate-leave")));
+        }
+        double turns = Math.copySign(Math.abs(off) < 2 * goal.tolerance() ? TurnAdvice.STEP : MOST, off);
+        Reason reason = Reason.of(
+                        locked
+                                ? turns > 0 ? "advice.rate-relock-in" : "advice.rate-relock-out"
+                                : turns > 0 ? "advice.rate-in" : "advice.rate-out")
+                .turns("turns", Math.abs(turns))
+                .with("off", new Amount(Math.abs(off), goal.quantity()));
+        return Optional.of(locked ? new Advice(0, reason, turns) : new Advice(turns, reason));
+    }
+}

@@ -1,0 +1,164 @@
+package earlygate.run;
+
+import earlygate.explain.Reason;
+import earlygate.explain.Value.Amount;
+import earlygate.explain.Value.Kind;
+import earlygate.judge.Verdict;
+import earlygate.judge.Verdict.Grade;
+import earlygate.plan.Expect;
+import earlygate.plan.Goal;
+import earlygate.plan.Step;
+import earlygate.run.RunEvent.Cracked;
+import earlygate.run.RunEvent.Reading;
+import earlygate.run.StepJudge.Judged;
+import earlygate.unit.Fluid;
+import earlygate.unit.Gear;
+import earlygate.unit.TestPoint;
+import java.util.Optional;
+import java.util.OptionalDouble;
+
+/** One instrument's reading in a step against what it had to be: the schematic's own tolerance, or a band of the model. */
+final class ReadingJudge {
+    /** Signal pressures, as shares of the model's, between which oil flows as the step says. */
+    private static final double SIGNAL_LEAST = 0.5;
+
+    private static final double SIGNAL_MOST = 2;
+
+    private final RunState run;
+    private final Step step;
+    private final StepRecord record;
+
+    ReadingJudge(RunState run, Step step) {
+        this.run = run;
+        this.step = step;
+        this.record = run.record(step.id());
+    }
+
+    /** Empty while it has not been read. */
+    Optional<Judged> judged(Expect e) {
+        if (step.cracks() && isGoal(e)) {
+            return record.crackedEvent().map(c -> setting(e, ((Cracked) c.body()).pressurePa(), c));
+        }
+        return record.readingEvent(e.instrument()).map(r -> {
+            if (!isGoal(e)) {
+                return band(e, (Reading) r.body());
+            }
+            if (record.measure().isEmpty()) {
+                return new Judged(e.instrument(), Grade.CANNOT_TELL, other(e));
+            }
+            if (step.judgesSetting()) {
+                return setting(e, record.measure().orElseThrow(), r);
+            }
+            Optional<Reason> oil = step.goal().orElseThrow() instanceof Goal.Rate rate
+                    ? outsideBand(r, new Amount(record.measure().orElseThrow(), rate.quantity()))
+                    : Optional.empty();
+            return oil.map(why -> new Judged(e.instrument(), Grade.CANNOT_TELL, why))
+                    .orElseGet(() -> band(e, (Reading) r.body()));
+        });
+    }
+
+    /** The other one of two gauges, which has to be read in the same state. */
+    private Reason other(Expect e) {
+        Goal goal = step.goal().orElseThrow();
+        String missing = goal.testPoint().equals(e.instrument()) ? goal.minus().orElseThrow() : goal.testPoint();
+        return Reason.of("verdict.read-both").name("gauge", missing);
+    }
+
+    private boolean isGoal(Expect e) {
+        return step.goal().filter(g -> g.reads(e.instrument())).isPresent();
+    }
+
+    private Judged setting(Expect e, double measured, RunEvent event) {
+        Optional<Reason> oil = outsideBand(event, new Amount(measured, Kind.PRESSURE));
+        if (oil.isPresent()) {
+            return new Judged(e.instrument(), Grade.CANNOT_TELL, oil.get());
+        }
+        Optional<Reason> still = withoutFlow();
+        if (still.isPresent()) {
+            return new Judged(e.instrument(), Grade.CANNOT_TELL, still.get());
+        }
+        Goal.Measured goal = step.measured().orElseThrow();
+        TestPoint gauge = run.unit().testPoint(goal.testPoint());
+        double error = gauge.errorPa()
+                + goal.minus().map(m -> run.unit().testPoint(m).errorPa()).orElse(0.0);
+        Verdict v = Verdict.of(measured, goal.targetPa(), goal.tolerancePa(), error);
+        return new Judged(e.instrument(), v.grade(), v.reason(gauge.rangePa()));
+    }
+
+    /** A margin is there only while oil flows: at standby the signal is drained, at stall it stands at its limit. */
+    private Optional<Reason> withoutFlow() {
+        return step.goal().flatMap(Goal::minus).flatMap(signal -> {
+            double read = record.reading(signal).map(Reading::value).orElse(0.0);
+            double expected = step.expect().stream()
+                    .filter(x -> x.instrument().equals(signal))
+                    .mapToDouble(Expect::value)
+                    .findFirst()
+                    .orElse(read);
+            boolean flows = read > SIGNAL_LEAST * expected && read < SIGNAL_MOST * expected;
+            return flows
+                    ? Optional.empty()
+                    : Optional.of(Reason.of("verdict.no-flow")
+                            .name("gauge", signal)
+                            .pressure("signal", read)
+                            .pressure("expected", expected));
+        });
+    }
+
+    /** A setting counts only with the oil in its band: known, and not cold, and not hot. */
+    private Optional<Reason> outsideBand(RunEvent event, Amount measured) {
+        Fluid f = run.unit().fluid();
+        OptionalDouble oil = run.oilAt(event, step.id());
+        if (oil.isEmpty()) {
+            return Optional.of(Reason.of("verdict.oil-unknown")
+                    .temperature("low", f.bandLow())
+                    .temperature("high", f.bandHigh()));
+        }
+        OilState state = OilState.of(f, oil.getAsDouble());
+        if (state == OilState.OK) {
+            return Optional.empty();
+        }
+        return Optional.of(Reason.of(state == OilState.COLD ? "verdict.cold" : "verdict.hot")
+                .temperature("oil", oil.getAsDouble())
+                .temperature("low", f.bandLow())
+                .temperature("high", f.bandHigh())
+                .with("measured", measured));
+    }
+
+    /**
+     * Against the band of an expectation, the gauge's own error taken off where it passes and added where it fails. Where
+     * the same gauge is read again for what follows, in a passing move, its error cancels.
+     */
+    private Judged band(Expect e, Reading r) {
+        boolean passing = step.kind() == Step.Kind.START_POSITION && isGoal(e);
+        double error = passing ? 0 : error(e);
+        // Below an end at zero nothing can be read.
+        double low = e.low() <= 0 ? Double.NEGATIVE_INFINITY : e.low();
+        boolean good = r.value() >= low + error && r.value() <= e.high() - error;
+        boolean bad = r.value() < low - error || r.value() > e.high() + error;
+        Grade grade = good ? Grade.PASS : bad ? Grade.FAIL : Grade.CANNOT_TELL;
+        String code = good ? "verdict.in-band" : bad ? "verdict.out-of-band" : "verdict.edge-of-band";
+        Reason message = Reason.of(code)
+                .with("measured", new Amount(r.value(), e.kind()))
+                .with("low", new Amount(e.low(), e.kind()))
+                .with("high", new Amount(e.high(), e.kind()))
+                .with("error", new Amount(error, e.kind()));
+        return new Judged(e.instrument(), grade, message);
+    }
+
+    private double error(Expect e) {
+        return switch (e.kind()) {
+            case PRESSURE ->
+                run.unit().findTestPoint(e.instrument()).map(TestPoint::errorPa).orElse(0.0);
+            // A meter coarser than what is asked proves nothing by being taken off twice: half of what is asked at
+            // most.
+            case FLOW ->
+                Math.min(
+                        run.unit()
+                                .flowMeter(e.instrument())
+                                .map(Gear.FlowMeter::error)
+                                .orElse(0.0),
+                        (e.high() - e.low()) / 4);
+            default -> 0;
+        };
+    }
+}

@@ -1,0 +1,181 @@
+package earlygate.planner;
+
+import static earlygate.fixture.Units.document;
+import static earlygate.fixture.Units.part;
+import static earlygate.fixture.Units.read;
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import earlygate.audit.Audit;
+import earlygate.explain.Value.Kind;
+import earlygate.plan.Goal;
+import earlygate.plan.Move;
+import earlygate.plan.Plan;
+import earlygate.plan.School;
+import earlygate.plan.Step;
+import earlygate.quantity.Si;
+import earlygate.unit.PowerUnit;
+import java.util.List;
+import org.junit.jupiter.api.Test;
+import tools.jackson.databind.json.JsonMapper;
+import tools.jackson.databind.node.ObjectNode;
+
+/** Flows and power limits are set as well, after the pressures, where something shows them. */
+class RatesTest {
+    private static ObjectNode json(String text) {
+        return (ObjectNode) JsonMapper.shared().readTree(text.replace('\'', '"'));
+    }
+
+    private static Plan plan(PowerUnit unit) {
+        Plan plan = Planner.plan(unit, School.AUTO);
+        assertThat(plan.refused()).isEmpty();
+        assertThat(Audit.of(unit, plan)).isEmpty();
+        return plan;
+    }
+
+    private static List<Step> about(Plan plan, String setting) {
+        return plan.steps().stream()
+                .filter(s -> s.setting().filter(setting::equals).isPresent())
+                .toList();
+    }
+
+    private static int index(Plan plan, Step step) {
+        return plan.steps().indexOf(step);
+    }
+
+    /** A branch behind a flow control, with a hand valve to tank. */
+    private static ObjectNode withFlowControl() {
+        ObjectNode unit = document("LG-07");
+        unit.withArray("lines").add(json("{'id':'W','ratingBar':250,'volumeL':0.5}"));
+        unit.withArray("components")
+                .add(json("{'id':'FC1','type':'flow-control','inlet':'P','outlet':'W','setLpm':8,'ratedFlowLpm':40,"
+                        + "'ratedDropBar':8}"))
+                .add(json("{'id':'BVW','type':'throttle','a':'W','b':'T','ratedFlowLpm':40,'ratedDropBar':2,"
+                        + "'purpose':'isolate'}"));
+        unit.withArray("targets").add(json("{'setting':'FC1','flowLpm':12,'toleranceLpm':0.8}"));
+        return unit;
+    }
+
+    private static void screw(ObjectNode unit) {
+        part(unit, "components", "FC1").set("rangeLpm", JsonMapper.shared().readTree("[2,30]"));
+        part(unit, "components", "FC1").put("lpmPerTurn", 6);
+    }
+
+    private static void afterEveryPressure(Plan plan, Step set) {
+        plan.steps().stream()
+                .filter(s -> s.kind() == Step.Kind.SET && s.measured().isPresent())
+                .forEach(s -> assertThat(index(plan, s)).isLessThan(index(plan, set)));
+    }
+
+    /** A stop at 40 L/min is read as that, less what the pump leaks at the little pressure of an open load. */
+    @Test
+    void theFullStrokeStopIsSetOnTheUnitsOwnMeter() {
+        ObjectNode unit = document("LG-07");
+        unit.withArray("testPoints")
+                .add(json("{'id':'FM1','component':'TV1','rangeLpm':120,'class':1,'reads':'L/min'}"));
+        part(unit, "components", "P1").set("maxFlow", json("{'rangeLpm':[10,70],'lpmPerTurn':10}"));
+        unit.withArray("targets").add(json("{'setting':'P1.maxFlow','flowLpm':40,'toleranceLpm':1}"));
+        Plan plan = plan(read(unit));
+        List<Step> steps = about(plan, "P1.maxFlow");
+        assertThat(steps).extracting(Step::kind).containsExactly(Step.Kind.SET, Step.Kind.LOCK);
+        afterEveryPressure(plan, steps.get(0));
+        Goal.Rate goal = (Goal.Rate) steps.get(1).goal().orElseThrow();
+        assertThat(goal.testPoint()).isEqualTo("FM1");
+        assertThat(goal.target() / Si.LPM).isBetween(38.5, 41.0);
+        assertThat(goal.tolerance() / Si.LPM).isCloseTo(1, within(0.1));
+        assertThat(plan.steps()).noneMatch(s -> !s.situation().metered().isEmpty());
+    }
+
+    /** P = limit + drag at the shaft; the current follows from that and the plate. */
+    @Test
+    void aPowerLimiterIsSetOnTheCurrentOfItsMotor() {
+        ObjectNode unit = document("LG-07");
+        part(unit, "components", "P1").set("powerLimiter", json("{'limitKw':7,'rangeKw':[3,12],'kwPerTurn':2}"));
+        unit.withArray("targets").add(json("{'setting':'P1.powerLimiter','limitKw':8,'toleranceKw':0.4}"));
+        PowerUnit read = read(unit);
+        Plan plan = plan(read);
+        List<Step> steps = about(plan, "P1.powerLimiter");
+        assertThat(steps).extracting(Step::kind).containsExactly(Step.Kind.SET, Step.Kind.LOCK);
+        afterEveryPressure(plan, steps.get(0));
+        Goal.Rate goal = (Goal.Rate) steps.get(0).goal().orElseThrow();
+        assertThat(goal.quantity()).isEqualTo(Kind.CURRENT);
+        ObjectNode motor = part(unit, "components", "M1");
+        ObjectNode pump = part(unit, "components", "P1");
+        double rated = motor.get("ratedCurrentA").asDouble();
+        double idle = motor.path("noLoadCurrentA").asDouble(0.38 * rated);
+        double speed = motor.get("ratedSpeedRpm").asDouble() / 60;
+        double drag = 0.03
+                * pump.get("displacementCm3").asDouble()
+                * 1e-6
+                * pump.get("ratedPressureBar").asDouble()
+                * 1e5
+                * speed
+                / pump.path("hydromechanicalEfficiency").asDouble(0.92);
+        double load = (8000 + drag) / (1000 * motor.get("ratedPowerKw").asDouble());
+        double current = Math.sqrt(idle * idle + (rated * rated - idle * idle) * load * load);
+        assertThat(goal.target()).isCloseTo(current, within(0.02 * current));
+        assertThat(steps.get(0).moves()).anyMatch(m -> m.kind() == Move.Kind.TURN && m.amount() == 0.5);
+    }
+
+    /** The meter goes on with the drive off and the lines proved empty, and comes off before hand-over. */
+    @Test
+    void aFlowControlIsSetOnAMeterThatIsFittedForIt() {
+        ObjectNode unit = withFlowControl();
+        screw(unit);
+        Plan plan = plan(read(unit));
+        List<Step> steps = about(plan, "FC1");
+        assertThat(steps).extracting(Step::kind).containsExactly(Step.Kind.SET, Step.Kind.LOCK);
+        Goal.Rate goal = (Goal.Rate) steps.get(0).goal().orElseThrow();
+        assertThat(goal.quantity()).isEqualTo(Kind.FLOW);
+        assertThat(goal.target() / Si.LPM).isCloseTo(12, within(0.3));
+        assertThat(plan.steps())
+                .flatExtracting(Step::moves)
+                .filteredOn(m -> m.id().equals(goal.testPoint()))
+                .extracting(Move::kind)
+                .containsExactly(Move.Kind.FIT, Move.Kind.REMOVE);
+    }
+
+    /** Without a current to read, a limiter of an engine's pump shows in the flow that is left at a pressure: q p = P. */
+    @Test
+    void anEnginesLimiterIsSetOnAFlowMeter() {
+        ObjectNode unit = (ObjectNode) JsonMapper.shared().readTree(StrangersTest.text("20-twin-limited"));
+        for (String pump : new String[] {"P1", "P2"}) {
+            part(unit, "components", pump).set("powerLimiter", json("{'limitKw':36,'rangeKw':[20,60],'kwPerTurn':8}"));
+            unit.withArray("targets").add(json("{'setting':'" + pump + ".powerLimiter','limitKw':40,'toleranceKw':2}"));
+        }
+        PowerUnit read = read(unit);
+        Plan plan = plan(read);
+        for (String pump : new String[] {"P1", "P2"}) {
+            Step set = about(plan, pump + ".powerLimiter").get(0);
+            afterEveryPressure(plan, set);
+            Goal.Rate goal = (Goal.Rate) set.goal().orElseThrow();
+            assertThat(goal.quantity()).isEqualTo(Kind.FLOW);
+            assertThat(set.situation().metered()).containsKey(goal.testPoint());
+        }
+    }
+
+    /** Nobody can turn it: its flow is read, and the plan says for what. */
+    @Test
+    void aFlowControlWithoutAScrewIsRead() {
+        ObjectNode unit = withFlowControl();
+        part(unit, "components", "FC1").put("setLpm", 12);
+        Plan plan = plan(read(unit));
+        assertThat(about(plan, "FC1")).isEmpty();
+        Step test = plan.steps().stream()
+                .filter(s -> s.expect().stream().anyMatch(e -> e.kind() == Kind.FLOW))
+                .findFirst()
+                .orElseThrow();
+        assertThat(test.kind()).isEqualTo(Step.Kind.TEST);
+        assertThat(test.expect().get(0).value() / Si.LPM).isCloseTo(12, within(0.1));
+    }
+
+    @Test
+    void whatNothingShowsIsLeftAndSaid() {
+        ObjectNode unit = withFlowControl();
+        screw(unit);
+        unit.withArray("testGear")
+                .add(json("{'id':'PLV1','type':'throttle','ratedFlowLpm':60,'ratedDropBar':20,'maxPressureBar':350}"));
+        Plan plan = plan(read(unit));
+        assertThat(about(plan, "FC1")).extracting(Step::kind).containsExactly(Step.Kind.CHECK);
+    }
+}
