@@ -1,20 +1,16 @@
 package earlygate.gauge;
 
 import earlygate.network.Network;
-import earlygate.quantity.Si;
 import earlygate.solve.Outcome;
 import earlygate.solve.Solver;
 import earlygate.solve.SteadyState;
-import earlygate.unit.Engine;
 import earlygate.unit.PowerUnit;
 import earlygate.unit.ReliefValve;
 import earlygate.unit.Setting;
 import earlygate.unit.Situation;
 import earlygate.unit.Target;
-import earlygate.unit.TestPoint;
 import java.util.ArrayList;
 import java.util.HashMap;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -22,7 +18,6 @@ import java.util.function.Predicate;
 
 /** Searches situations of a unit for those in which a setting has the gauge. Holds a solver; one per thread. */
 public final class GaugeSearch {
-    private static final int MOST_RAISED = 6;
     /** Ways of the hands that are kept for a setting, and that are tried for it. */
     private static final int ENOUGH = 3;
 
@@ -31,20 +26,16 @@ public final class GaugeSearch {
     /** More work than this above the first that was found is not looked at. */
     private static final double WORSE = 2;
 
-    /** How far above what is set now another limiter is put, at least. */
-    private static final double GAP = 14 * Si.BAR;
-
-    private static final double GAP_SHARE = 0.1;
-    /** So often one and the same limiter is put clear for one step. */
-    private static final int MOST_ROUNDS = 3;
-
     private final PowerUnit unit;
     private final Network network;
     private final Solver solver;
     private final Hands hands;
     private final Sight sight;
     private final Loading loading;
+    private final Clearing clearing;
     private final Map<String, List<Hands.Candidate>> known = new HashMap<>();
+    private boolean loadsToo;
+    private final Map<String, List<Hands.Candidate>> knownLoaded = new HashMap<>();
 
     public GaugeSearch(PowerUnit unit) {
         this.unit = unit;
@@ -52,20 +43,17 @@ public final class GaugeSearch {
         solver = new Solver(network);
         hands = new Hands(unit);
         sight = new Sight(unit);
-        loading = new Loading(sight, this::solve);
+        loading = new Loading(hands, sight, this::solve);
+        clearing = new Clearing(unit, hands, sight, loading, this::solve);
+    }
+
+    /** From now on also settings that show without flow are looked for with a load opened: more work, and more found. */
+    public void withLoadsToo() {
+        loadsToo = true;
     }
 
     public PowerUnit unit() {
         return unit;
-    }
-
-    /** Before anything is chosen: engines at their middle speed, which is the one stated for tests. */
-    public static Situation base(PowerUnit unit) {
-        Situation base = Situation.AS_THE_FILE;
-        for (Engine e : unit.all(Engine.class)) {
-            base = base.withSpeed(e.id(), e.mid());
-        }
-        return base;
     }
 
     /** The setting, Pa, at which a relief that is set at flow stands at its target; other targets are the setting. */
@@ -85,22 +73,23 @@ public final class GaugeSearch {
         return crack;
     }
 
-    /** Every setting at what is asked of it. */
-    public static Situation atTargets(PowerUnit unit) {
-        Situation s = base(unit);
-        for (var t : unit.targets()) {
-            s = s.withSetting(t.setting(), t.pressurePa());
-        }
-        return s;
-    }
-
     /** The way with the fewest screws raised, then with the least work for hands; raising only what may be. */
     public Optional<Arrangement> find(String setting, Situation from, Predicate<String> mayRaise) {
         Setting sought = unit.setting(setting);
         double value = from.settings().getOrDefault(setting, sought.present());
+        Optional<Arrangement> plain = best(candidates(sought, value), sought, value, from, mayRaise);
+        return plain.isPresent() || !loadsToo ? plain : best(loaded(sought, value), sought, value, from, mayRaise);
+    }
+
+    private Optional<Arrangement> best(
+            List<Hands.Candidate> candidates,
+            Setting sought,
+            double value,
+            Situation from,
+            Predicate<String> mayRaise) {
         Arrangement best = null;
-        for (Hands.Candidate candidate : candidates(sought, value)) {
-            Optional<Arrangement> found = attempt(sought, value, candidate, from, mayRaise);
+        for (Hands.Candidate candidate : candidates) {
+            Optional<Arrangement> found = clearing.attempt(sought, value, candidate, from, mayRaise);
             if (found.isPresent() && (best == null || better(found.get(), best))) {
                 best = found.get();
                 if (best.lifted().isEmpty() && !best.gauges().isEmpty()) {
@@ -111,12 +100,41 @@ public final class GaugeSearch {
         return Optional.ofNullable(best);
     }
 
+    /** Hands as in an arrangement that was found before, screws as they stand now; empty where it doesn't show so. */
+    public Optional<Arrangement> again(Arrangement before, Situation now) {
+        Setting sought = unit.setting(before.setting());
+        Situation s = now.withHandsOf(before.situation()).withGearOpen(0);
+        for (Map.Entry<String, Situation.Between> g : before.situation().gear().entrySet()) {
+            s = s.withGear(g.getKey(), g.getValue());
+        }
+        Situation there = s;
+        return solve(there)
+                .filter(state -> sight.shows(sought, state))
+                .map(state -> new Arrangement(sought.id(), there, state, sight.gauges(sought, state), before.lifted()))
+                .filter(a -> !a.gauges().isEmpty());
+    }
+
+    /** The same with one load opened as little as makes the state bearable: a limiter read at part of the flow. */
+    public Optional<Arrangement> atPartLoad(Arrangement full, Predicate<SteadyState> bearable) {
+        Setting sought = unit.setting(full.setting());
+        return hands.openers(full.situation()).stream()
+                .flatMap(load -> loading.degrees(full.situation(), load))
+                .flatMap(s -> solve(s)
+                        .filter(bearable)
+                        .filter(state -> sight.shows(sought, state))
+                        .map(state ->
+                                new Arrangement(sought.id(), s, state, sight.gauges(sought, state), full.lifted()))
+                        .stream())
+                .filter(a -> !a.gauges().isEmpty())
+                .findFirst();
+    }
+
     /** Who has a setting's line where hands would let it be seen best; empty where nobody does. */
     public Optional<String> holder(String setting, Situation from) {
         Setting sought = unit.setting(setting);
         double value = from.settings().getOrDefault(setting, sought.present());
         return candidates(sought, value).stream()
-                .map(c -> stand(sought, c, from).orElseGet(() -> hands.apply(c.way(), from)))
+                .map(c -> loading.stand(sought, c, from).orElseGet(() -> hands.apply(c.way(), from)))
                 .findFirst()
                 .or(() -> Optional.of(from))
                 .flatMap(this::solve)
@@ -133,17 +151,22 @@ public final class GaugeSearch {
         return known.computeIfAbsent(sought.id(), id -> discover(sought, value));
     }
 
+    /** Where it shows without flow but can't be given the gauge so, a load opened by degrees may help. */
+    private List<Hands.Candidate> loaded(Setting sought, double value) {
+        return knownLoaded.computeIfAbsent(sought.id(), id -> {
+            List<Hands.Candidate> found = new ArrayList<>();
+            if (!sight.needsFlow(sought)) {
+                discover(sought, aside(sought, value), true, found);
+            }
+            return found;
+        });
+    }
+
     /** All other limiters out of the way, or all at their targets: in which ways of the hands does it show? */
     private List<Hands.Candidate> discover(Setting sought, double value) {
         List<Hands.Candidate> found = new ArrayList<>();
-        Situation aside = base(unit).withSetting(sought.id(), value);
-        for (Setting s : unit.settings()) {
-            if (!s.id().equals(sought.id()) && s.isPressure()) {
-                double margin = unit.target(s.id()).map(Target::pressurePa).orElse(s.present());
-                aside = aside.withSetting(s.id(), s.limitsPressure() ? s.screw().maxPa() : margin);
-            }
-        }
-        Situation targets = atTargets(unit).withSetting(sought.id(), value);
+        Situation aside = aside(sought, value);
+        Situation targets = Stated.targets(unit).withSetting(sought.id(), value);
         for (boolean byDegrees : new boolean[] {false, true}) {
             if (!byDegrees && sight.needsFlow(sought)) {
                 continue;
@@ -160,11 +183,22 @@ public final class GaugeSearch {
         return found.stream().distinct().toList();
     }
 
+    private Situation aside(Setting sought, double value) {
+        Situation aside = Stated.speeds(unit).withSetting(sought.id(), value);
+        for (Setting s : unit.settings()) {
+            if (!s.id().equals(sought.id()) && s.isPressure()) {
+                double margin = unit.target(s.id()).map(Target::pressurePa).orElse(s.present());
+                aside = aside.withSetting(s.id(), s.limitsPressure() ? s.screw().maxPa() : margin);
+            }
+        }
+        return aside;
+    }
+
     /** It would have its line, but no gauge stands there. */
     private Optional<Hands.Candidate> unseen(Setting sought, Situation others) {
         return hands.plain().stream()
                 .limit(MOST_TRIED)
-                .filter(c -> stand(sought, c, others)
+                .filter(c -> loading.stand(sought, c, others)
                         .flatMap(this::solve)
                         .filter(state -> sight.has(sought, sought.line(), state))
                         .isPresent())
@@ -181,7 +215,8 @@ public final class GaugeSearch {
                     || ++tried > (byDegrees ? MOST_LOADED : MOST_TRIED)) {
                 return;
             }
-            Optional<SteadyState> state = stand(sought, candidate, others).flatMap(this::solve);
+            Optional<SteadyState> state =
+                    loading.stand(sought, candidate, others).flatMap(this::solve);
             if (state.isPresent()
                     && sight.shows(sought, state.get())
                     && !sight.gauges(sought, state.get()).isEmpty()) {
@@ -190,98 +225,6 @@ public final class GaugeSearch {
                 found++;
             }
         }
-    }
-
-    /** The candidate's hands put on a situation, its load opened as this setting needs it. */
-    private Optional<Situation> stand(Setting sought, Hands.Candidate candidate, Situation s) {
-        Situation put = hands.apply(candidate.way(), s);
-        return candidate.opener().isEmpty()
-                ? Optional.of(put)
-                : loading.byDegrees(sought, put, candidate.opener().get());
-    }
-
-    private Optional<Arrangement> attempt(
-            Setting sought, double value, Hands.Candidate candidate, Situation from, Predicate<String> mayRaise) {
-        Situation s = from;
-        Map<String, Double> lifted = new LinkedHashMap<>();
-        Map<String, Integer> rounds = new HashMap<>();
-        while (lifted.size() <= MOST_RAISED) {
-            Optional<Situation> there = stand(sought, candidate, s);
-            Optional<SteadyState> state = there.flatMap(this::solve);
-            if (state.isPresent() && sight.shows(sought, state.get())) {
-                List<TestPoint> gauges = sight.gauges(sought, state.get());
-                if (!gauges.isEmpty() || sight.has(sought, sought.line(), state.get())) {
-                    return Optional.of(new Arrangement(sought.id(), there.get(), state.get(), gauges, lifted));
-                }
-            }
-            Optional<String> holder = state.or(() -> solve(hands.apply(candidate.way(), from)))
-                    .flatMap(at -> at.limiterOf(sought.line()));
-            if (holder.isEmpty()
-                    || holder.get().equals(sought.id())
-                    || !mayRaise.test(holder.get())
-                    || rounds.merge(holder.get(), 1, Integer::sum) > MOST_ROUNDS) {
-                return allAside(sought, value, candidate, from, mayRaise);
-            }
-            // Where a gap was not enough, for what the valve passes over its crack, another one.
-            double up = lifted.containsKey(holder.get())
-                    ? unit.setting(holder.get()).screw().clamp(lifted.get(holder.get()) + GAP)
-                    : level(holder.get(), value, from);
-            lifted.put(holder.get(), up);
-            s = s.withSetting(holder.get(), up);
-        }
-        return Optional.empty();
-    }
-
-    /** Where nobody is seen to hold the line: everything that may go up does, and comes down again where it need not. */
-    private Optional<Arrangement> allAside(
-            Setting sought, double value, Hands.Candidate candidate, Situation from, Predicate<String> mayRaise) {
-        Map<String, Double> lifted = new LinkedHashMap<>();
-        for (Setting other : unit.settings()) {
-            if (!other.id().equals(sought.id()) && mayRaise.test(other.id())) {
-                double up = level(other.id(), value, from);
-                if (up > from.settings().getOrDefault(other.id(), other.present()) + 1) {
-                    lifted.put(other.id(), up);
-                }
-            }
-        }
-        if (lifted.isEmpty() || !seen(sought, candidate, from, lifted)) {
-            return Optional.empty();
-        }
-        for (String id : List.copyOf(lifted.keySet())) {
-            Map<String, Double> without = new LinkedHashMap<>(lifted);
-            without.remove(id);
-            if (seen(sought, candidate, from, without)) {
-                lifted.remove(id);
-            }
-        }
-        Situation there = stand(sought, candidate, with(from, lifted)).orElseThrow();
-        SteadyState state = solve(there).orElseThrow();
-        return Optional.of(new Arrangement(sought.id(), there, state, sight.gauges(sought, state), lifted));
-    }
-
-    private boolean seen(Setting sought, Hands.Candidate candidate, Situation from, Map<String, Double> lifted) {
-        return stand(sought, candidate, with(from, lifted))
-                .flatMap(this::solve)
-                .filter(state -> sight.shows(sought, state)
-                        && !sight.gauges(sought, state).isEmpty())
-                .isPresent();
-    }
-
-    private static Situation with(Situation s, Map<String, Double> settings) {
-        Situation all = s;
-        for (Map.Entry<String, Double> e : settings.entrySet()) {
-            all = all.withSetting(e.getKey(), e.getValue());
-        }
-        return all;
-    }
-
-    /** No further up than its own target, or a gap above what is set now; never down. */
-    private double level(String other, double value, Situation from) {
-        Setting s = unit.setting(other);
-        double above = value + Math.max(GAP, GAP_SHARE * value);
-        double own = unit.target(other).map(Target::pressurePa).orElse(above);
-        double stands = from.settings().getOrDefault(other, s.present());
-        return Math.max(stands, s.screw().clamp(Math.max(own, above)));
     }
 
     /** From the cold guess each time, so that an answer does not depend on what was asked before. */

@@ -17,6 +17,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Predicate;
 import java.util.stream.Stream;
 
 /**
@@ -110,15 +111,21 @@ final class Hands {
 
     /** What can be opened by degrees besides what a way has open already: own load valves first, then gear. */
     private List<Opener> openers(Way way) {
+        return openers(way.open()::containsKey);
+    }
+
+    /** What is not open yet in a situation. */
+    List<Opener> openers(Situation s) {
+        return openers(id -> s.openings().getOrDefault(id, 0.0) > 0);
+    }
+
+    private List<Opener> openers(Predicate<String> isOpen) {
         List<Opener> all = new ArrayList<>();
-        valves.stream()
-                .filter(t -> t.purpose() == Throttle.Purpose.LOAD)
-                .filter(t -> !way.open().containsKey(t.id()))
-                .forEach(t -> all.add(new Own(t.id())));
-        valves.stream()
-                .filter(t -> t.purpose() != Throttle.Purpose.LOAD)
-                .filter(t -> !way.open().containsKey(t.id()))
-                .forEach(t -> all.add(new Own(t.id())));
+        for (boolean load : new boolean[] {true, false}) {
+            valves.stream()
+                    .filter(t -> (t.purpose() == Throttle.Purpose.LOAD) == load && !isOpen.test(t.id()))
+                    .forEach(t -> all.add(new Own(t.id())));
+        }
         for (Gear g : unit.testGear()) {
             if (g instanceof Gear.LoadValve v) {
                 fittings().forEach(line -> all.add(new Portable(v.id(), line)));

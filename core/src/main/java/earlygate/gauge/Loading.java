@@ -6,21 +6,35 @@ import earlygate.unit.Situation;
 import java.util.Optional;
 import java.util.function.Function;
 import java.util.function.ToDoubleFunction;
+import java.util.stream.DoubleStream;
+import java.util.stream.Stream;
 
 /** A load opened by degrees, as far as a setting needs it to be seen. */
 final class Loading {
     private static final double[] DEGREES = {0.01, 0.02, 0.05, 0.1, 0.2, 0.35, 0.6, 1};
 
+    private static final double FINE = 1.15;
+
+    private final Hands hands;
     private final Sight sight;
     private final Function<Situation, Optional<SteadyState>> solver;
 
-    Loading(Sight sight, Function<Situation, Optional<SteadyState>> solver) {
+    Loading(Hands hands, Sight sight, Function<Situation, Optional<SteadyState>> solver) {
+        this.hands = hands;
         this.sight = sight;
         this.solver = solver;
     }
 
+    /** The candidate's hands put on a situation, its load opened as this setting needs it. */
+    Optional<Situation> stand(Setting sought, Hands.Candidate candidate, Situation s) {
+        Situation put = hands.apply(candidate.way(), s);
+        return candidate.opener().isEmpty()
+                ? Optional.of(put)
+                : byDegrees(sought, put, candidate.opener().get());
+    }
+
     /** A load opened by degrees until the setting is seen, as well as may be. */
-    Optional<Situation> byDegrees(Setting sought, Situation s, Hands.Opener load) {
+    private Optional<Situation> byDegrees(Setting sought, Situation s, Hands.Opener load) {
         Optional<ToDoubleFunction<SteadyState>> measure = sight.measure(sought, s);
         double low = 0;
         Optional<Situation> seen = Optional.empty();
@@ -50,6 +64,12 @@ final class Loading {
             low = opening;
         }
         return seen;
+    }
+
+    /** The least opening first, each a little more than the one before. */
+    Stream<Situation> degrees(Situation s, Hands.Opener load) {
+        return DoubleStream.iterate(DEGREES[0], opening -> opening <= 1, opening -> FINE * opening)
+                .mapToObj(opening -> load.at(s, opening));
     }
 
     private Optional<Situation> between(

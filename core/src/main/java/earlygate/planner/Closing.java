@@ -85,6 +85,7 @@ final class Closing {
         Set<String> read = new HashSet<>();
         for (TestPoint gauge : unit.testPoints()) {
             m.solved(shut)
+                    .filter(m::safe)
                     .flatMap(state -> state.limiterOf(gauge.line()))
                     .filter(id -> unit.setting(id).limitsPressure()
                             && unit.setting(id).kind() != Setting.Kind.UNLOADING)

@@ -5,6 +5,7 @@ import static earlygate.quantity.Si.KW;
 import earlygate.explain.Reason;
 import earlygate.gauge.Arrangement;
 import earlygate.gauge.GaugeSearch;
+import earlygate.gauge.Stated;
 import earlygate.plan.Plan;
 import earlygate.plan.SectionOrder;
 import earlygate.quantity.Si;
@@ -73,11 +74,20 @@ final class Course {
 
     /** Empty where there is no such order; {@link #stuck()} then says why. */
     Optional<List<Leg>> derive() {
-        Situation start = GaugeSearch.base(unit);
+        Situation start = Stated.speeds(unit);
         for (Setting s : unit.settings()) {
             start = start.withSetting(s.id(), start(s, true));
         }
-        return best(start, new TreeSet<>()).map(Way::legs);
+        Optional<Way> found = best(start, new TreeSet<>());
+        if (found.isEmpty()) {
+            search.withLoadsToo();
+            ways.clear();
+            known.clear();
+            stuck.clear();
+            seen.clear();
+            found = best(start, new TreeSet<>());
+        }
+        return found.map(Way::legs);
     }
 
     /** What stands in the way itself: a setting that was seen in some order is only a by-product of the search. */
@@ -184,6 +194,9 @@ final class Course {
         TestPoint gauge = shown.gauges().get(0);
         double apart = Math.max(gauge.errorPa(), t.tolerancePa());
         if (!keeps(shown, gauge, v + apart)) {
+            shown = further(t, from, v + apart, mayRaise).orElse(shown);
+        }
+        if (!keeps(shown, gauge, v + apart)) {
             Reason apartness = Reason.of("plan.refused.apart")
                     .name("setting", t.setting())
                     .name("gauge", gauge.id())
@@ -206,6 +219,18 @@ final class Course {
                 + shown.state().shaftPower() / KW;
         seen.add(t.setting());
         return Optional.of(new Option(new Leg(t, v, shown), cost));
+    }
+
+    /** The others put as far away as a screw asks that stands somewhat high. */
+    private Optional<Arrangement> further(Target t, Situation from, double higher, Predicate<String> mayRaise) {
+        return search.find(t.setting(), from.withSetting(t.setting(), higher), mayRaise)
+                .flatMap(far -> {
+                    Situation cleared = from;
+                    for (Map.Entry<String, Double> up : far.lifted().entrySet()) {
+                        cleared = cleared.withSetting(up.getKey(), up.getValue());
+                    }
+                    return search.again(far, cleared);
+                });
     }
 
     private boolean keeps(Arrangement shown, TestPoint gauge, double setting) {

@@ -43,7 +43,8 @@ final class HoldTest {
 
     /** Nothing where no line with a gauge holds. */
     void write(Situation set) {
-        site.rehearsal().solved(set).ifPresent(start -> write(set, start));
+        Rehearsal m = site.rehearsal();
+        m.solved(set).filter(m::safe).ifPresent(start -> write(set, start));
     }
 
     private void write(Situation set, SteadyState start) {

@@ -18,6 +18,7 @@ import earlygate.unit.Target;
 import earlygate.unit.TestPoint;
 import earlygate.unit.UnloadingValve;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
@@ -121,19 +122,31 @@ final class Setter {
         Target t = leg.target();
         Rehearsal m = site.rehearsal();
         Situation from = site.loads(site.running(m.situation), 0).centred(unit).withSetting(t.setting(), leg.setting());
+        Map<String, Double> lifts = new LinkedHashMap<>();
+        for (Map.Entry<String, Double> up : leg.shown().lifted().entrySet()) {
+            if (from.settings().get(up.getKey()) < up.getValue() - 1 && !done.contains(up.getKey())) {
+                lifts.put(up.getKey(), up.getValue());
+                from = from.withSetting(up.getKey(), up.getValue());
+            }
+        }
+        Situation cleared = from;
         Optional<Arrangement> found = site.search()
-                .find(
-                        t.setting(),
-                        from,
-                        id -> !done.contains(id) && !unit.setting(id).kind().equals(Setting.Kind.LOAD_SENSE));
+                .again(leg.shown(), cleared)
+                .or(() -> site.search()
+                        .find(
+                                t.setting(),
+                                cleared,
+                                id -> !done.contains(id)
+                                        && !unit.setting(id).kind().equals(Setting.Kind.LOAD_SENSE)));
         if (found.isEmpty() || found.get().gauges().isEmpty()) {
             String line = unit.setting(t.setting()).line();
-            m.refuse("never-has-the-gauge", t.setting(), Refusals.hidden(t.setting(), line, holder(from, line)));
+            m.refuse("never-has-the-gauge", t.setting(), Refusals.hidden(t.setting(), line, holder(cleared, line)));
             return;
         }
-        Arrangement arrangement = found.get();
+        Arrangement arrangement = bearable(found.get());
         TestPoint gauge = arrangement.gauges().get(0);
-        arrangement.lifted().forEach((other, to) -> {
+        arrangement.lifted().forEach((id, to) -> lifts.merge(id, to, Math::max));
+        lifts.forEach((other, to) -> {
             if (m.situation.settings().get(other) < to - 1) {
                 moves.move(unit.setting(other), to, "plan.raise", gauge);
             }
@@ -216,6 +229,14 @@ final class Setter {
                 t.setting(),
                 new Goal.OnGauge(gauge.id(), locked, t.tolerancePa(), moves.limit(gauge)),
                 List.of(readings.around(gauge, locked, t.tolerancePa())));
+    }
+
+    /** Where all of the flow over a limiter asks too much of a motor or a line, part of it may do. */
+    private Arrangement bearable(Arrangement full) {
+        Rehearsal m = site.rehearsal();
+        return m.safe(full.state())
+                ? full
+                : site.search().atPartLoad(full, m::safe).orElse(full);
     }
 
     private Optional<UnloadingValve> charging(Target t) {

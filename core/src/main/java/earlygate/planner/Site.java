@@ -1,6 +1,7 @@
 package earlygate.planner;
 
 import earlygate.gauge.GaugeSearch;
+import earlygate.gauge.Stated;
 import earlygate.unit.Component;
 import earlygate.unit.Driver;
 import earlygate.unit.Positioned;
@@ -15,7 +16,7 @@ import java.util.List;
 /** What every part of a plan works with: the unit, its load, its gauges, the machine as it stands, and the script. */
 record Site(PowerUnit unit, GaugeSearch search, Script script, Readings readings) {
     static Site of(PowerUnit unit, GaugeSearch search) {
-        Situation still = GaugeSearch.base(unit);
+        Situation still = Stated.speeds(unit);
         for (Driver d : unit.all(Driver.class)) {
             still = still.withDriver(d.id(), false);
         }
@@ -73,7 +74,7 @@ record Site(PowerUnit unit, GaugeSearch search, Script script, Readings readings
 
     /** Drivers turning, engines at the speed stated for tests. */
     Situation running(Situation s) {
-        Situation base = GaugeSearch.base(unit);
+        Situation base = Stated.speeds(unit);
         Situation on = s;
         for (Driver d : drivers()) {
             Situation.Drive stated = base.drivers().get(d.id());

@@ -1,6 +1,6 @@
 package earlygate.rig;
 
-import earlygate.gauge.GaugeSearch;
+import earlygate.gauge.Stated;
 import earlygate.network.ComponentState;
 import earlygate.network.Conditions;
 import earlygate.network.Network;
@@ -54,7 +54,7 @@ public final class Rig {
         tank = new Tank(unit.fluid().heatCapacity());
         Network network = new Network(unit);
         machine = new Transient(network);
-        conditions = network.conditions(GaugeSearch.base(unit));
+        conditions = network.conditions(Stated.speeds(unit));
         Random hidden = new Random(seed);
         for (Setting s : unit.settings()) {
             screws.put(s.id(), RigScrew.hidden(s.screw(), s.present(), hidden));

@@ -3,6 +3,7 @@ package earlygate.solve;
 import earlygate.network.Balance;
 import earlygate.network.Conditions;
 import earlygate.network.Network;
+import java.util.Arrays;
 
 /**
  * Damped Newton on the balance of all lines, with pseudo-transient continuation where a kinked characteristic defeats
@@ -37,6 +38,11 @@ final class Newton {
             return true;
         }
         System.arraycopy(start, 0, balance.pressure(), 0, start.length);
+        if (throughTime(c)) {
+            return true;
+        }
+        // A line behind a check that was guessed too high leaks down for ever; from empty it is charged at once.
+        Arrays.fill(balance.pressure(), 0);
         return throughTime(c);
     }
 

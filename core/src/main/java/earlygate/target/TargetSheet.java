@@ -3,6 +3,7 @@ package earlygate.target;
 import earlygate.explain.Reason;
 import earlygate.gauge.Arrangement;
 import earlygate.gauge.GaugeSearch;
+import earlygate.gauge.Stated;
 import earlygate.solve.SteadyState;
 import earlygate.unit.PowerUnit;
 import earlygate.unit.Pump;
@@ -45,7 +46,7 @@ public record TargetSheet(List<Entry> settings, List<String> missing) {
         Map<String, Derivation.Derived> derived = Derivation.of(drawn, gaps);
         PowerUnit unit = Derivation.completed(drawn, gaps);
         GaugeSearch search = new GaugeSearch(unit);
-        Situation base = GaugeSearch.atTargets(unit);
+        Situation base = Stated.targets(unit);
         for (Map.Entry<String, Double> m : measured.entrySet()) {
             base = base.withSetting(m.getKey(), m.getValue());
         }

@@ -2,6 +2,7 @@ package earlygate.target;
 
 import earlygate.gauge.Arrangement;
 import earlygate.gauge.GaugeSearch;
+import earlygate.gauge.Stated;
 import earlygate.network.ComponentState.DriverState;
 import earlygate.network.ComponentState.PumpState;
 import earlygate.quantity.Keyed;
@@ -53,7 +54,7 @@ public final class WorkingPoints {
     private WorkingPoints(PowerUnit unit) {
         this.unit = unit;
         search = new GaugeSearch(unit);
-        base = GaugeSearch.atTargets(unit);
+        base = Stated.targets(unit);
     }
 
     public static List<Point> of(PowerUnit unit) {

@@ -92,6 +92,22 @@ public record Situation(
         return with(c -> c.settings = and(settings, id, setting));
     }
 
+    /** Levers, hand valves and actuators as in another situation; drives that are stopped there are stopped. */
+    public Situation withHandsOf(Situation other) {
+        Map<String, Drive> driven = new LinkedHashMap<>(drivers);
+        other.drivers.forEach((id, drive) -> {
+            if (!drive.running()) {
+                driven.put(id, drive);
+            }
+        });
+        return with(c -> {
+            c.drivers = driven;
+            c.openings = other.openings;
+            c.positions = other.positions;
+            c.blocked = other.blocked;
+        });
+    }
+
     /** A line held at a pressure, Pa. */
     public Situation withPressure(String line, double pressurePa) {
         return with(c -> c.pressures = and(pressures, line, pressurePa));

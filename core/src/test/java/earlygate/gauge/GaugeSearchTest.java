@@ -47,9 +47,8 @@ class GaugeSearchTest {
     void withoutLeaveToRaiseAHiddenSettingStaysHidden() {
         PowerUnit unit = lg07();
         GaugeSearch search = new GaugeSearch(unit);
-        assertThat(search.find("RV1", GaugeSearch.atTargets(unit), none -> false))
-                .isEmpty();
-        assertThat(search.find("RV1", GaugeSearch.atTargets(unit), "P1.compensator"::equals))
+        assertThat(search.find("RV1", Stated.targets(unit), none -> false)).isEmpty();
+        assertThat(search.find("RV1", Stated.targets(unit), "P1.compensator"::equals))
                 .isPresent();
     }
 
@@ -88,16 +87,16 @@ class GaugeSearchTest {
         PowerUnit unit = read(document("PL-01"));
         GaugeSearch search = new GaugeSearch(unit);
         Target target = unit.target("RV1").orElseThrow();
-        double crack = search.settingFor(target, GaugeSearch.atTargets(unit), any -> true);
-        Situation at = GaugeSearch.atTargets(unit).withSetting("RV1", crack);
+        double crack = search.settingFor(target, Stated.targets(unit), any -> true);
+        Situation at = Stated.targets(unit).withSetting("RV1", crack);
         assertThat(search.solve(at).orElseThrow().pressure("P")).isCloseTo(target.pressurePa(), within(0.2 * BAR));
         assertThat(crack).isLessThan(target.pressurePa() - 8 * BAR);
         PowerUnit stiff = unit("PL-01", component("RV1", "overrideBar", 5));
-        double higher = new GaugeSearch(stiff).settingFor(target, GaugeSearch.atTargets(stiff), any -> true);
+        double higher = new GaugeSearch(stiff).settingFor(target, Stated.targets(stiff), any -> true);
         assertThat(higher).isGreaterThan(crack);
     }
 
     private static Optional<Arrangement> find(PowerUnit unit, String setting) {
-        return new GaugeSearch(unit).find(setting, GaugeSearch.atTargets(unit), any -> !any.equals(setting));
+        return new GaugeSearch(unit).find(setting, Stated.targets(unit), any -> !any.equals(setting));
     }
 }

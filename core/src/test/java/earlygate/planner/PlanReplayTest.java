@@ -204,7 +204,7 @@ class PlanReplayTest {
                         target("RD1", 109).andThen(target("P1.compensator", 90)),
                         "never-has-the-gauge"),
                 Arguments.of("cross-port above the main", "SW-03", target("RX", 152), "never-has-the-gauge"),
-                Arguments.of("port relief out of reach", "NH-04", target("S1.reliefB", 205), "never-has-the-gauge"),
+                Arguments.of("port relief out of reach", "NH-04", target("S1.reliefB", 212), "never-has-the-gauge"),
                 Arguments.of("cut-out above the relief", "FB-02", target("UV1", 170), "motor-overload"),
                 Arguments.of("margin beyond the screw", "NH-04", target("P1.loadSense", 40), "target-out-of-range"),
                 Arguments.of(

@@ -1,13 +1,7 @@
 package earlygate.planner;
 
 import earlygate.unit.PowerUnit;
-import earlygate.unit.file.UnitFile;
-import java.util.ArrayList;
-import java.util.Collections;
-import java.util.List;
 import java.util.Random;
-import tools.jackson.databind.JsonNode;
-import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
 
@@ -16,45 +10,22 @@ import tools.jackson.databind.node.ObjectNode;
  * pumps, a check behind the pump or none, and behind it a capped port, a cylinder, a steered motor with cross-ports, a
  * reducing branch or an orifice with its load. Ratings, drives and gauges fit what is asked of them.
  */
-final class RandomCircuits {
-    private final Random random;
-    private final ObjectNode unit = JsonMapper.shared().createObjectNode();
-    private final ArrayNode lines = unit.putArray("lines");
-    private final ArrayNode parts = unit.putArray("components");
-    private final ArrayNode gauges = unit.putArray("testPoints");
-    private final ArrayNode targets = unit.putArray("targets");
-
+final class RandomCircuits extends SheetOfParts {
     private RandomCircuits(long seed) {
-        random = new Random(seed);
-        unit.put("format", "early-gate/unit/1").put("tag", "RC-" + seed).put("name", "random circuit " + seed);
-        unit.putObject("drawing").put("number", "RC-" + seed).put("revision", "A");
-        unit.putObject("fluid")
-                .put("name", "ISO VG 46")
-                .put("viscosity40", 46)
-                .put("viscosityIndex", 100)
-                .put("tankL", 200);
+        super("RC-" + seed, new Random(seed));
     }
 
     static PowerUnit unit(long seed) {
         RandomCircuits c = new RandomCircuits(seed);
         c.build();
-        if (UnitFile.read(c.unit.toString()) instanceof UnitFile.Reading.Read read) {
-            return read.unit();
-        }
-        throw new AssertionError("Seed " + seed + " is no unit: " + UnitFile.read(c.unit.toString()));
+        return c.read();
     }
 
     /** The same with its parts and lines listed the other way round. */
     static PowerUnit reversed(long seed) {
         RandomCircuits c = new RandomCircuits(seed);
         c.build();
-        for (String list : List.of("components", "lines", "testPoints")) {
-            List<JsonNode> all = new ArrayList<>();
-            c.unit.get(list).forEach(all::add);
-            Collections.reverse(all);
-            c.unit.putArray(list).addAll(all);
-        }
-        return ((UnitFile.Reading.Read) UnitFile.read(c.unit.toString())).unit();
+        return c.turnedRound().read();
     }
 
     private void build() {
@@ -68,17 +39,6 @@ final class RandomCircuits {
                 power = 0;
             }
         }
-    }
-
-    private void motor(int n, double kw) {
-        double rated = Math.ceil(kw);
-        parts.addObject()
-                .put("id", "M" + n)
-                .put("type", "electric-motor")
-                .put("ratedPowerKw", rated)
-                .put("syncSpeedRpm", 1500)
-                .put("ratedSpeedRpm", 1455)
-                .put("ratedCurrentA", 2 * rated);
     }
 
     /** Gives the power in kW that full flow over its relief takes. */
@@ -219,43 +179,5 @@ final class RandomCircuits {
         target("RD" + n, bar, 4, false);
         gauge("GR" + n, r, bar);
         cylinder(n, r);
-    }
-
-    private void line(String id, double rating) {
-        lines.addObject().put("id", id).put("ratingBar", Math.ceil(rating)).put("volumeL", 1);
-    }
-
-    private ObjectNode valve(String type, String id, String inlet, String outlet) {
-        return parts.addObject()
-                .put("id", id)
-                .put("type", type)
-                .put("inlet", inlet)
-                .put("outlet", outlet);
-    }
-
-    private ObjectNode restriction(String type, String id, String a, String from, String b, String to, double lpm) {
-        return parts.addObject()
-                .put("id", id)
-                .put("type", type)
-                .put(a, from)
-                .put(b, to)
-                .put("ratedFlowLpm", lpm)
-                .put("ratedDropBar", 10);
-    }
-
-    private void gauge(String id, String line, double bar) {
-        gauges.addObject()
-                .put("id", id)
-                .put("line", line)
-                .put("rangeBar", bar < 100 ? 160 : bar < 180 ? 315 : 400)
-                .put("class", 0.25);
-    }
-
-    private void target(String setting, double bar, double tolerance, boolean fullFlow) {
-        targets.addObject()
-                .put("setting", setting)
-                .put("pressureBar", bar)
-                .put("toleranceBar", tolerance)
-                .put("defined", fullFlow ? "full-flow" : "cracking");
     }
 }
