@@ -10,8 +10,6 @@ import tools.jackson.databind.node.ObjectNode;
  * pumps on an engine.
  */
 final class RandomPlants extends SheetOfParts {
-    private static final int KINDS = 7;
-
     private RandomPlants(long seed) {
         super("PL-" + seed, new Random(seed));
     }
@@ -27,7 +25,7 @@ final class RandomPlants extends SheetOfParts {
 
     private static RandomPlants plant(long seed) {
         RandomPlants p = new RandomPlants(seed);
-        switch ((int) (seed % KINDS)) {
+        switch ((int) (seed % 7)) {
             case 0 -> p.highLow();
             case 1 -> p.charging();
             case 2 -> p.needle();
