@@ -27,7 +27,7 @@ import tools.jackson.databind.node.ObjectNode;
  * <p>{@code -Dkills=300} for a long run.
  */
 class KilledTest {
-    private static final int KILLS = Integer.getInteger("kills", 20);
+    private static final int KILLS = Integer.getInteger("kills", 7);
     private static final ObjectNode UNIT = Server.unit();
 
     @TempDir
@@ -56,7 +56,7 @@ class KilledTest {
         ServerProcess server = ServerProcess.start(data, "--early-gate.demo=../demo", "--early-gate.rig.speed=1");
         base = server.ready();
         for (int kill = 0; kill < KILLS; kill++) {
-            if (kill % 10 == 0) {
+            if (kill % 5 == 0) {
                 newRuns();
             }
             writeUntilKilled(server);

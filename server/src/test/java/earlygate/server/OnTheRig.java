@@ -157,14 +157,17 @@ final class OnTheRig extends Walker {
                 "Never settles: " + expect + " in " + step.get("action").asString());
     }
 
-    /** A pack that has used up its on-time rests as its plate asks and is started again; nothing else may stop a drive. */
+    /**
+     * A pack that has used up its on-time, or whose few litres of oil ran hot while a busy machine kept it waiting, rests
+     * and is started again; nothing else may stop a drive.
+     */
     private void rested(JsonNode step) {
         look();
         live.get("stops")
                 .properties()
                 .forEach(stop -> assertThat(stop.getValue().asString())
                         .as("%s of run %d", stop.getKey(), run)
-                        .isEqualTo("on-time"));
+                        .isIn("on-time", "thermal"));
         rig("pass", "", 600, "");
         arrange(step.get("situation"));
     }

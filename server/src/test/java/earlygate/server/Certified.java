@@ -1,0 +1,73 @@
+package earlygate.server;
+
+import static earlygate.quantity.Si.BAR;
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import earlygate.rig.Rig;
+import earlygate.unit.PowerUnit;
+import earlygate.unit.file.UnitFile;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import tools.jackson.databind.JsonNode;
+
+/** What a record certifies of a demo unit, held against the machine itself. */
+final class Certified {
+    static final List<String> TAGS = List.of("LG-07", "FB-02", "BP-11", "NH-04", "SW-03", "WD-05", "DR-09", "PL-01");
+
+    static PowerUnit unit(String tag) {
+        try {
+            String text = Files.readString(Path.of("../demo/units/" + tag + ".json"));
+            return ((UnitFile.Reading.Read) UnitFile.read(text)).unit();
+        } catch (IOException e) {
+            throw new AssertionError(e);
+        }
+    }
+
+    private Certified() {}
+
+    static void passed(JsonNode record) {
+        String tag = record.get("tag").asString();
+        assertThat(record.get("outcome").asString()).as(tag).isEqualTo("passed");
+        assertThat(record.get("settings")).as(tag).isNotEmpty();
+        for (JsonNode s : record.get("settings")) {
+            assertThat(s.get("verdict").asString()).as("%s %s", tag, s).isEqualTo("pass");
+            assertThat(s.get("oilC").isNumber()).as("oil at %s %s", tag, s).isTrue();
+        }
+        for (JsonNode t : record.get("tests")) {
+            assertThat(t.get("verdict").asString()).as("%s %s", tag, t).isEqualTo("pass");
+        }
+    }
+
+    /**
+     * What was certified is so: the hidden screw stands within the tolerance, but for what the gauge's bias, the drag of
+     * the nut and the bit that a relief goes past its crack can add.
+     */
+    static void truly(PowerUnit unit, JsonNode record, Rig rig) {
+        for (JsonNode s : record.get("settings")) {
+            String id = s.get("setting").asString();
+            double target = s.get("targetBar").asDouble();
+            double past = 0.6 * unit.setting(id).screw().paPerTurn() / BAR / 16 + 1;
+            assertThat(rig.trueSetting(id) / BAR)
+                    .as("%s %s, left at %s by the record", unit.tag(), id, s.get("asLeftBar"))
+                    .isCloseTo(
+                            expected(unit, id, target),
+                            within(s.get("toleranceBar").asDouble() + past));
+        }
+    }
+
+    /** A relief set at flow stands below its full-flow pressure by its override at the pump's flow. */
+    private static double expected(PowerUnit unit, String id, double target) {
+        if (unit.partOf(id) instanceof earlygate.unit.ReliefValve r
+                && unit.target(id).orElseThrow().defined() == earlygate.unit.Target.Defined.FULL_FLOW) {
+            double flow = unit.all(earlygate.unit.Pump.class).stream()
+                    .filter(p -> p.outlet().equals(r.inlet()))
+                    .mapToDouble(p -> 0.93 * p.displacement() * unit.driverOf(p).noLoadSpeed())
+                    .sum();
+            return target - (r.fullFlowPressure(0, flow)) / BAR;
+        }
+        return target;
+    }
+}
