@@ -3,15 +3,18 @@ import { say } from '../words'
 import { useQuery } from '@tanstack/vue-query'
 import Button from 'primevue/button'
 import Select from 'primevue/select'
-import { computed, nextTick, ref, watch } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { asRefused, call, type Schema } from '../api/client'
 import Circuit from '../circuit/Circuit.vue'
 import { useDisplay } from '../display/display'
 import { SCHOOL_NAMES } from '../display/names'
 import Problems from '../display/Problems.vue'
 import Staff from '../staff/Staff.vue'
+import PlanBasis from './PlanBasis.vue'
+import RefusalList from './RefusalList.vue'
 import SchoolTable from './SchoolTable.vue'
 import StepDetail from './StepDetail.vue'
+import StepList from './StepList.vue'
 import { usePlan } from './usePlan'
 
 const props = defineProps<{ tag: string }>()
@@ -28,7 +31,6 @@ const gap = ref(GAPS[0])
 const gapSchool = computed(() => gap.value?.value ?? {})
 const { data, error } = usePlan(props.tag, school, sectionOrder, gapSchool)
 const chosen = ref('')
-const list = ref<HTMLElement>()
 
 const steps = computed(() => data.value?.plan.phases.flatMap((p) => p.steps) ?? [])
 const step = computed(() => steps.value.find((s) => s.id === chosen.value) ?? steps.value[0])
@@ -46,12 +48,8 @@ const query = computed(
   () => `school=${school.value}&sectionOrder=${sectionOrder.value}&gapSchool=${encodeURIComponent(chosenGap.value)}&${display.query}`,
 )
 
-watch([steps, list], ([all]) => {
+watch(steps, (all) => {
   if (!all.some((s) => s.id === chosen.value)) chosen.value = all.find((s) => s.kind === 'set')?.id ?? all[0]?.id ?? ''
-  void nextTick(() => {
-    const here = list.value?.querySelector<HTMLElement>('[aria-current="step"]')
-    if (here && list.value) list.value.scrollTop = here.offsetTop - list.value.clientHeight / 2
-  })
 })
 
 const sheet = useQuery({
@@ -103,34 +101,13 @@ function go(by: number) {
       </template>
     </div>
     <p v-if="!data.plan.refused.length">{{ data.plan.why }}</p>
-    <p v-for="r in data.plan.refused" :key="r.code + r.subject" class="refusal">
-      <b>■ {{ r.subject }}</b> {{ r.message }}
-    </p>
-    <RouterLink v-if="data.plan.refused.length" :to="{ name: 'sheet', params: { tag } }"
-      ><Button :label="say('plan.planPage.back-to-the-sheet')" tabindex="-1"
-    /></RouterLink>
+    <RefusalList :tag="tag" :unit="data.unit" :refused="data.plan.refused" />
+    <PlanBasis v-if="!data.plan.refused.length" :plan="data.plan" />
     <SchoolTable v-if="data.plan.comparison.length" v-model="school" :comparison="data.plan.comparison" :planned="data.plan.school" />
   </section>
   <template v-if="data && !data.plan.refused.length">
     <div class="page">
-      <nav ref="list" class="card steps" :aria-label="say('plan.planPage.steps')">
-        <template v-for="p in data.plan.phases" :key="p.id">
-          <h2>{{ p.title }}</h2>
-          <button
-            v-for="s in p.steps"
-            :key="s.id"
-            type="button"
-            :class="{ here: s.id === step?.id, set: s.kind === 'set' }"
-            :aria-current="s.id === step?.id ? 'step' : undefined"
-            @click="chosen = s.id"
-          >
-            <span class="kind">{{ s.id.slice(1) }}</span><span>{{ s.unprotected ? '▲ ' : '' }}{{ s.action }}</span>
-          </button>
-          <p class="hold">
-            <b>{{ say('plan.planPage.gate') }}</b> {{ p.holdPoint.conditions.join('; ') }}
-          </p>
-        </template>
-      </nav>
+      <StepList v-model="chosen" :phases="data.plan.phases" :current="step?.id" />
       <section v-if="step" class="card chosen">
         <div class="row">
           <span class="quiet">{{ say('plan.planPage.step-of', step.id.slice(1), steps.length, step.kind.replace('-', ' ')) }}</span>
@@ -174,57 +151,11 @@ function go(by: number) {
   gap: 8px;
   align-items: center;
 }
-.refusal b {
-  color: var(--stop);
-}
 .page {
   display: grid;
   grid-template-columns: 380px minmax(0, 1fr) 310px;
   gap: 14px;
   margin-top: 12px;
-}
-.steps {
-  position: relative;
-  padding: 8px;
-  max-height: calc(100vh - 120px);
-  overflow-y: auto;
-}
-.steps h2 {
-  padding: 8px 8px 4px;
-}
-.steps button {
-  display: flex;
-  gap: 10px;
-  width: 100%;
-  min-height: 44px;
-  text-align: left;
-  font: inherit;
-  font-size: 15px;
-  color: inherit;
-  background: none;
-  border: 0;
-  border-radius: 6px;
-  padding: 6px 8px;
-  cursor: pointer;
-}
-.steps button.here {
-  background: var(--gate);
-  color: var(--on-gate);
-}
-.steps button.set {
-  font-weight: 700;
-}
-.kind {
-  min-width: 22px;
-  text-align: right;
-  opacity: 0.75;
-}
-.hold {
-  font-size: 14px;
-  color: var(--quiet);
-  border-top: 2px dashed var(--gold);
-  margin: 4px 8px 0;
-  padding-top: 4px;
 }
 .row {
   display: flex;

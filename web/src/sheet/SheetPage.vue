@@ -3,6 +3,7 @@ import { say } from '../words'
 import { useQueryClient } from '@tanstack/vue-query'
 import Button from 'primevue/button'
 import { computed, ref } from 'vue'
+import { useRoute } from 'vue-router'
 import { asRefused, Refused, type Schema } from '../api/client'
 import Circuit from '../circuit/Circuit.vue'
 import { download, svgText } from '../circuit/exportSvg'
@@ -44,8 +45,9 @@ const {
   canRedo,
 } = useSheet(props.tag, whatIf)
 
-const tab = ref<SheetTab>('circuit')
-const chosen = ref('')
+/** At first the part that somebody was sent here to mend. */
+const chosen = ref(String(useRoute().query.part ?? ''))
+const tab = ref<SheetTab>(chosen.value ? 'parts' : 'circuit')
 const by = ref(localStorage.getItem('name') ?? '')
 const drawing = ref<InstanceType<typeof Circuit>>()
 

@@ -1,4 +1,7 @@
 export const PLAN = {
+  'plan.planBasis.audit': 'Audit',
+  'plan.planBasis.bring': 'What to bring, who must come: {0} at the most, about {1} minutes',
+  'plan.planBasis.order': 'Why this order',
   'plan.planPage.and-above-work': '10 and 20 % above work',
   'plan.planPage.as-the-schematic': 'as the schematic',
   'plan.planPage.back': 'Back',
@@ -20,6 +23,8 @@ export const PLAN = {
   'plan.planPage.steps': 'Steps',
   'plan.planPage.there-is-no-safe': 'There is no safe plan as things stand',
   'plan.planPage.walk-this-plan': 'Walk this plan',
+  'plan.refusalList.mend': 'To {0} on the sheet',
+  'plan.stepList.checks': '{0} checks, ticked one after another',
   'plan.schoolTable.heat': 'Heat',
   'plan.schoolTable.in-all': 'In all',
   'plan.schoolTable.longest-unprotected': 'Longest unprotected',

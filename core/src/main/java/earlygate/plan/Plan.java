@@ -11,6 +11,8 @@ import java.util.Optional;
  * @param school the one that was planned
  * @param why what decided for it
  * @param refused empty for a plan that may be walked; otherwise {@code phases} is empty
+ * @param order why each setting comes when it does, in their order; earlier editions don't say
+ * @param audited how many of its steps were replayed by the auditor; 0 where none was
  * @param edition how it is written: 1 ended with its last step; in 2 the last gate is opened too; 3 says phrases inside
  *     its sentences by words of their own; 4 lists the moves of each step; in 5 a goal may be a flow or a
  *     current
@@ -21,6 +23,8 @@ public record Plan(
         List<Phase> phases,
         List<Comparison> comparison,
         List<Refusal> refused,
+        List<Reason> order,
+        int audited,
         Integer edition) {
     /** What plans are written in now; all earlier ones are read. */
     public static final int EDITION = 5;
@@ -29,10 +33,16 @@ public record Plan(
 
     public Plan {
         edition = edition == null ? 1 : edition;
+        order = order == null ? List.of() : order;
     }
 
     public Plan(School school, Reason why, List<Phase> phases, List<Comparison> comparison, List<Refusal> refused) {
-        this(school, why, phases, comparison, refused, EDITION);
+        this(school, why, phases, comparison, refused, List.of(), 0, EDITION);
+    }
+
+    /** The same, handed out: with what decided its order, and replayed from its first step to its last. */
+    public Plan handedOut(Reason decided, List<Comparison> all, List<Reason> reasons) {
+        return new Plan(school, decided, phases, all, List.of(), reasons, steps().size(), EDITION);
     }
 
     /** Whether the run is over only when the gate after its last phase is open. */

@@ -90,6 +90,26 @@ final class Course {
         return found.map(Way::legs);
     }
 
+    /** Why each comes when it does: by the trade's own order, or because it is cheapest so. */
+    List<Reason> told(List<Leg> legs) {
+        List<Reason> told = new ArrayList<>();
+        Set<String> before = new TreeSet<>();
+        for (Leg leg : legs) {
+            String id = leg.target().setting();
+            told.add(recipe.told(unit.setting(id), before).orElseGet(() -> cheapest(leg)));
+            before.add(id);
+        }
+        return told;
+    }
+
+    private static Reason cheapest(Leg leg) {
+        String raised = String.join(", ", leg.shown().raised());
+        return Reason.of(raised.isEmpty() ? "order.nothing-in-the-way" : "order.puts-clear")
+                .name("setting", leg.target().setting())
+                .name("others", raised)
+                .pressure("target", leg.target().pressurePa());
+    }
+
     /** What stands in the way itself: a setting that was seen in some order is only a by-product of the search. */
     List<Plan.Refusal> stuck() {
         List<Plan.Refusal> own =

@@ -56,7 +56,7 @@ public final class Planner {
         if (!chosen.refused().isEmpty()) {
             return refused(chosen.school(), chosen.refused(), comparison);
         }
-        return new Plan(chosen.school(), why(unit, chosen, all), chosen.phases(), comparison, List.of());
+        return chosen.handedOut(why(unit, chosen, all), comparison, course.told(legs.get()));
     }
 
     private static Plan refused(School school, List<Plan.Refusal> why, List<Plan.Comparison> comparison) {

@@ -1,5 +1,6 @@
 package earlygate.planner;
 
+import earlygate.explain.Reason;
 import earlygate.plan.SectionOrder;
 import earlygate.unit.Paths;
 import earlygate.unit.PowerUnit;
@@ -57,6 +58,23 @@ final class Recipe {
         before.remove(s.id());
         before.removeIf(id -> unit.target(id).isEmpty());
         return before;
+    }
+
+    /** The trade's own order as it binds this setting; empty where only costs decide. */
+    Optional<Reason> told(Setting s, Set<String> set) {
+        Set<String> before = before(s);
+        before.retainAll(set);
+        if (before.isEmpty()) {
+            return Optional.empty();
+        }
+        String code = s.kind() == Setting.Kind.LOAD_SENSE
+                ? "order.margin-after-cut-off"
+                : isCrossPort(s)
+                        ? "order.cross-port-after-main"
+                        : s.kind() == Setting.Kind.COMPENSATOR
+                                ? "order.compensator-after-cross-ports"
+                                : "order.after-supply";
+        return Optional.of(Reason.of(code).name("setting", s.id()).name("others", String.join(", ", before)));
     }
 
     private boolean isCrossPort(Setting s) {

@@ -2,8 +2,10 @@ package earlygate.server.api;
 
 import static earlygate.quantity.Si.BAR;
 
+import earlygate.audit.Violation;
 import earlygate.explain.Reason;
 import earlygate.explain.Value;
+import earlygate.plan.Bring;
 import earlygate.plan.Expect;
 import earlygate.plan.Goal;
 import earlygate.plan.Move;
@@ -11,6 +13,7 @@ import earlygate.plan.Phase;
 import earlygate.plan.Plan;
 import earlygate.plan.Step;
 import earlygate.server.words.Words;
+import earlygate.unit.Gear;
 import earlygate.unit.PowerUnit;
 import earlygate.unit.TestPoint;
 import earlygate.unit.file.SituationWriter;
@@ -20,7 +23,20 @@ import tools.jackson.databind.JsonNode;
 
 /** A plan in words and in the units of its instruments. */
 public record PlanView(
-        String school, String why, List<PhaseView> phases, List<ComparisonView> comparison, List<RefusalView> refused) {
+        String school,
+        String why,
+        List<String> order,
+        AuditView audit,
+        BringView bring,
+        List<PhaseView> phases,
+        List<ComparisonView> comparison,
+        List<RefusalView> refused) {
+    /** @param steps how many were replayed; {@code points} what each was held against; 0 where a plan is refused */
+    public record AuditView(int steps, int points, int violations, String said) {}
+
+    /** @param tools with the adjusters each is for; {@code gear} to fit and take off again; {@code gauges} of the unit */
+    public record BringView(List<String> tools, List<String> gauges, List<String> gear, int people, double minutes) {}
+
     public record PhaseView(String id, String title, HoldPointView holdPoint, List<StepView> steps) {}
 
     public record HoldPointView(List<String> conditions) {}
@@ -104,11 +120,54 @@ public record PlanView(
         return new PlanView(
                 plan.school().key(),
                 words.say(plan.why()),
+                plan.order().stream().map(words::say).toList(),
+                audit(plan, words),
+                bring(unit, plan, words),
                 plan.phases().stream().map(p -> phase(unit, p, words)).toList(),
                 plan.comparison().stream().map(c -> comparison(c, words)).toList(),
                 plan.refused().stream()
                         .map(r -> new RefusalView(r.code(), r.subject(), words.say(r.message())))
                         .toList());
+    }
+
+    private static AuditView audit(Plan plan, Words words) {
+        int points = Violation.Point.values().length;
+        Reason said = plan.audited() == 0
+                ? Reason.of("audit.none")
+                : Reason.of("audit.clean").number("steps", plan.audited()).number("points", points);
+        return new AuditView(plan.audited(), points, 0, words.say(said));
+    }
+
+    private static BringView bring(PowerUnit unit, Plan plan, Words words) {
+        Bring bring = Bring.of(unit, plan);
+        return new BringView(
+                bring.wrenches().entrySet().stream()
+                        .map(e -> words.say(Reason.of("bring.tool")
+                                .name("tool", e.getKey())
+                                .name("settings", String.join(", ", e.getValue()))))
+                        .toList(),
+                unit.testPoints().stream()
+                        .map(t -> words.readIn(t.reads())
+                                .say(Reason.of("bring.gauge")
+                                        .name("gauge", t.id())
+                                        .name("line", t.line())
+                                        .pressure("range", t.rangePa())
+                                        .number("class", t.accuracyClass())))
+                        .toList(),
+                unit.testGear().stream()
+                        .filter(g -> bring.gear().contains(g.id()))
+                        .map(g -> words.say(gear(g)))
+                        .toList(),
+                bring.people(),
+                bring.minutes());
+    }
+
+    private static Reason gear(Gear gear) {
+        return gear instanceof Gear.FlowMeter m
+                ? Reason.of("bring.meter").name("gear", m.id()).flow("range", m.range())
+                : Reason.of("bring.valve")
+                        .name("gear", gear.id())
+                        .pressure("rating", ((Gear.LoadValve) gear).maxPressure());
     }
 
     private static PhaseView phase(PowerUnit unit, Phase p, Words words) {

@@ -31,6 +31,13 @@ final class FieldSheet {
                         .and("unitRevision", revision)
                         .and("school", words.say(Reason.of("school." + plan.school())))
                         .and("why", plan.why())
+                        .and("audit", plan.audit().said())
+                        .and("order", plan.order())
+                        .and("tools", String.join("; ", plan.bring().tools()))
+                        .and("gauges", String.join("; ", plan.bring().gauges()))
+                        .and("gear", String.join("; ", plan.bring().gear()))
+                        .and("people", plan.bring().people())
+                        .and("minutes", Math.round(plan.bring().minutes()))
                         .and(
                                 "phases",
                                 plan.phases().stream().map(FieldSheet::phase).toList())

@@ -2,11 +2,15 @@ package earlygate.server.plans;
 
 import earlygate.server.api.PlanView;
 import earlygate.server.api.PlanView.ExpectView;
+import earlygate.server.api.PlanView.MoveView;
 import earlygate.server.api.PlanView.PhaseView;
 import earlygate.server.api.PlanView.StepView;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.util.List;
+import java.util.Objects;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVPrinter;
 
@@ -18,6 +22,7 @@ final class PlanCsv {
         "kind",
         "setting",
         "action",
+        "moves",
         "in control",
         "instrument",
         "value",
@@ -57,6 +62,14 @@ final class PlanCsv {
         return out.toString();
     }
 
+    /** As a hand does it: {@code turn RV1 -1.25}, {@code open TV1 0.3}, {@code shift DV1 a}. */
+    private static String move(MoveView m) {
+        return Stream.of(m.kind(), m.id(), m.to(), m.turns())
+                .filter(Objects::nonNull)
+                .map(Object::toString)
+                .collect(Collectors.joining(" "));
+    }
+
     private static void print(CSVPrinter printer, PhaseView phase, StepView s, ExpectView e) throws IOException {
         printer.printRecord(
                 phase.id(),
@@ -64,6 +77,7 @@ final class PlanCsv {
                 s.kind(),
                 s.setting(),
                 s.action(),
+                s.moves().stream().map(PlanCsv::move).collect(Collectors.joining("; ")),
                 s.inControl(),
                 e == null ? null : e.testPoint(),
                 e == null ? null : e.value(),
