@@ -23,6 +23,14 @@ const preset = definePreset(Aura, {
       dark: { primary: { color: '#7fd0a6', contrastColor: '#0b1512', hoverColor: '#9adbb8' } },
     },
   },
+  components: {
+    panel: {
+      root: { background: 'transparent', borderColor: 'var(--rule)', color: 'inherit' },
+      header: { color: 'inherit' },
+      toggleableHeader: { padding: '0.1rem 0.6rem 0.1rem 0.9rem' },
+      content: { padding: '0 0.9rem 0.6rem' },
+    },
+  },
 })
 
 export const theme = { preset, options: { darkModeSelector: '.dark' } }

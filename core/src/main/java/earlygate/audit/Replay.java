@@ -10,6 +10,7 @@ import earlygate.unit.Driver;
 import earlygate.unit.Meter;
 import earlygate.unit.Positioned;
 import earlygate.unit.PowerUnit;
+import earlygate.unit.RateTarget;
 import earlygate.unit.Setting;
 import earlygate.unit.Situation;
 import earlygate.unit.Throttle;
@@ -51,6 +52,22 @@ final class Replay {
         return solver.steady(network.conditions(s)) instanceof Outcome.Converged c
                 ? Optional.of(c.state())
                 : Optional.empty();
+    }
+
+    /** A power limiter that is set only later holds nothing for sure yet: the state without it; empty where all are set. */
+    Optional<SteadyState> withoutUnsetLimiters(Stand stand) {
+        Situation s = stand.at();
+        int here = stands.indexOf(stand);
+        for (RateTarget t : unit.rateTargets()) {
+            boolean setLater = stands.subList(here + 1, stands.size()).stream()
+                    .map(Stand::step)
+                    .anyMatch(x -> x.kind() == Step.Kind.SET
+                            && x.setting().filter(t.setting()::equals).isPresent());
+            if (setLater && unit.setting(t.setting()).kind() == Setting.Kind.POWER_LIMITER) {
+                s = s.withSetting(t.setting(), unit.setting(t.setting()).screw().maxPa());
+            }
+        }
+        return s.equals(stand.at()) ? Optional.empty() : solve(s);
     }
 
     /** What a flow meter shows, m3/s: one of the unit's own, or one that is fitted; empty where it is neither. */

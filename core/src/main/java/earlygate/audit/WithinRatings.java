@@ -30,6 +30,10 @@ final class WithinRatings implements Check {
             if (first.isEmpty() && replay.anyRuns(s.at())) {
                 first = pastTarget(replay, s).or(() -> onTheWay(replay, s));
             }
+            if (first.isEmpty()) {
+                first = replay.withoutUnsetLimiters(s)
+                        .flatMap(x -> overload(replay.unit, s.step(), x, "audit.unset-limiter"));
+            }
             first.ifPresent(found::add);
         }
         return found;

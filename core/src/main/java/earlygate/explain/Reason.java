@@ -4,6 +4,7 @@ import earlygate.explain.Value.Amount;
 import earlygate.explain.Value.Kind;
 import earlygate.explain.Value.Name;
 import earlygate.explain.Value.Said;
+import java.util.Collection;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -42,6 +43,11 @@ public record Reason(String code, Map<String, Value> values) {
 
     public Reason said(String key, List<Reason> phrases) {
         return with(key, new Said(phrases));
+    }
+
+    /** Names in a row, each said as people call it. */
+    public Reason names(String key, Collection<String> all) {
+        return said(key, all.stream().map(n -> of("part.named").name("part", n)).toList());
     }
 
     public Reason pressure(String key, double pressurePa) {

@@ -103,10 +103,10 @@ final class Course {
     }
 
     private static Reason cheapest(Leg leg) {
-        String raised = String.join(", ", leg.shown().raised());
+        List<String> raised = leg.shown().raised();
         return Reason.of(raised.isEmpty() ? "order.nothing-in-the-way" : "order.puts-clear")
                 .name("setting", leg.target().setting())
-                .name("others", raised)
+                .names("others", raised)
                 .pressure("target", leg.target().pressurePa());
     }
 

@@ -25,8 +25,13 @@ final class GearFitting {
         }
         Situation before = m.situation;
         m.go(site.stopped(m.situation));
-        site.script().arrange(Set.of());
+        lock(site, "plan.lock-to-fit", 1)
+                .moves(site.drivers())
+                .caution("lock-out")
+                .minutes(2)
+                .add();
         LetDown.write(site);
+        LetDown.proveZero(site, "plan.prove-zero-to-fit");
         Situation s = m.situation;
         for (var e : there.gear().entrySet()) {
             s = s.withGear(
@@ -38,8 +43,17 @@ final class GearFitting {
         }
         m.go(s);
         site.script().arrange(Set.of());
+        lock(site, "plan.unlock-fitted", 0).caution("rated-parts").add();
         // The drives go on again with the gear shut and everything else as it was.
         m.go(site.running(before).withGearOf(s));
+    }
+
+    private static Script.Writer lock(Site site, String code, int on) {
+        Script.Writer step = site.script()
+                .step(Kind.CHECK, of(code).name("motor", Site.names(site.drivers())))
+                .why(of("plan.why.lock-out"));
+        site.drivers().forEach(d -> step.does("lock-out", d.id(), on));
+        return step;
     }
 
     /** With the lines proved empty. */

@@ -56,7 +56,9 @@ public final class Planner {
         if (!chosen.refused().isEmpty()) {
             return refused(chosen.school(), chosen.refused(), comparison);
         }
-        return chosen.handedOut(why(unit, chosen, all), comparison, course.told(legs.get()));
+        List<Reason> order = new ArrayList<>(course.told(legs.get()));
+        order.addAll(Rates.told(unit));
+        return chosen.handedOut(why(unit, chosen, all), comparison, order);
     }
 
     private static Plan refused(School school, List<Plan.Refusal> why, List<Plan.Comparison> comparison) {

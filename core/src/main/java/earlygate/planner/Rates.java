@@ -43,15 +43,23 @@ final class Rates {
 
     void write() {
         unit.rateTargets().stream()
-                .filter(t -> hasScrew(t.setting()))
+                .filter(t -> hasScrew(unit, t.setting()))
                 .sorted(Comparator.comparing(this::turn))
                 .forEach(this::set);
+    }
+
+    /** Why they come last, for those that are set. */
+    static List<Reason> told(PowerUnit unit) {
+        return unit.rateTargets().stream()
+                .filter(t -> hasScrew(unit, t.setting()))
+                .map(t -> of("order.rate-after-pressures").name("setting", t.setting()))
+                .toList();
     }
 
     /** What has no screw is read where something shows it; nobody can turn it. */
     void read() {
         unit.rateTargets().stream()
-                .filter(t -> !hasScrew(t.setting()))
+                .filter(t -> !hasScrew(unit, t.setting()))
                 .forEach(t -> search.find(t, from()).ifPresent(seen -> {
                     GearFitting.before(site, seen.situation());
                     site.rehearsal().go(seen.situation());
@@ -86,7 +94,8 @@ final class Rates {
                 seen.reads() + seen.tolerance());
     }
 
-    private boolean hasScrew(String id) {
+    /** One without is read only. */
+    static boolean hasScrew(PowerUnit unit, String id) {
         return unit.settings().stream().anyMatch(s -> s.id().equals(id))
                 && !(unit.setting(id).kind() == Setting.Kind.POWER_LIMITER
                         && ((Pump) unit.partOf(id))
@@ -112,6 +121,8 @@ final class Rates {
         }
         RateSearch.Seen seen = found.get();
         GearFitting.before(site, seen.situation());
+        // From here it is turned up from where it came, an eighth at a time, its reading in view.
+        m.proved(t.setting());
         double before = m.situation
                 .settings()
                 .getOrDefault(t.setting(), unit.setting(t.setting()).present());

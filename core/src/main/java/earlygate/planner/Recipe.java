@@ -74,7 +74,7 @@ final class Recipe {
                         : s.kind() == Setting.Kind.COMPENSATOR
                                 ? "order.compensator-after-cross-ports"
                                 : "order.after-supply";
-        return Optional.of(Reason.of(code).name("setting", s.id()).name("others", String.join(", ", before)));
+        return Optional.of(Reason.of(code).name("setting", s.id()).names("others", before));
     }
 
     private boolean isCrossPort(Setting s) {

@@ -7,12 +7,16 @@ import earlygate.plan.Plan;
 import earlygate.solve.Outcome;
 import earlygate.solve.Solver;
 import earlygate.solve.SteadyState;
+import earlygate.unit.Control;
 import earlygate.unit.Driver;
 import earlygate.unit.PowerUnit;
+import earlygate.unit.RateTarget;
 import earlygate.unit.Situation;
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 
 /**
  * The machine as the plan has left it so far: every step changes the situation, is solved on the model, and is held
@@ -30,6 +34,7 @@ final class Rehearsal {
     Optional<SteadyState> state;
 
     private double peakLoad;
+    private final Set<String> proved = new HashSet<>();
 
     Rehearsal(PowerUnit unit, Situation start) {
         this.unit = unit;
@@ -48,6 +53,30 @@ final class Rehearsal {
             ratings(s, "");
             motors(s);
         });
+        Situation unheld = unlimited(next);
+        if (!unheld.equals(next)) {
+            solved(unheld).ifPresent(this::motors);
+        }
+    }
+
+    /** A power limiter that has yet to be set holds nothing for sure: the motor must bear the pump without it. */
+    private Situation unlimited(Situation s) {
+        Situation without = s;
+        for (RateTarget t : unit.rateTargets()) {
+            boolean limiter = Control.in(t.setting())
+                    .filter(place -> place.control() == Control.POWER_LIMITER)
+                    .isPresent();
+            if (limiter && Rates.hasScrew(unit, t.setting()) && !proved.contains(t.setting())) {
+                without = without.withSetting(
+                        t.setting(), unit.setting(t.setting()).screw().maxPa());
+            }
+        }
+        return without;
+    }
+
+    /** From here on a power limiter holds what it was set to. */
+    void proved(String limiter) {
+        proved.add(limiter);
     }
 
     /** What the model says of a situation without going there; empty where it has no answer. */

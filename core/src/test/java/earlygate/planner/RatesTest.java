@@ -117,6 +117,17 @@ class RatesTest {
         assertThat(steps.get(0).moves()).anyMatch(m -> m.kind() == Move.Kind.TURN && m.amount() == 0.5);
     }
 
+    /** Nobody knows yet where it stands: full flow over the relief would be too much for the motor without it, so the pump leads. */
+    @Test
+    void anUnsetLimiterProtectsNothing() {
+        ObjectNode unit = document("LG-07");
+        part(unit, "components", "P1").set("powerLimiter", json("{'limitKw':7,'rangeKw':[3,14],'kwPerTurn':2}"));
+        unit.withArray("targets").add(json("{'setting':'P1.powerLimiter','limitKw':8,'toleranceKw':0.4}"));
+        assertThat(plan(read(unit)).school()).isEqualTo(School.LEAD_WITH_PUMP);
+        part(unit, "components", "P1").set("powerLimiter", json("{'limitKw':7}"));
+        assertThat(plan(read(unit)).school()).isEqualTo(School.LEAD_WITH_RELIEF);
+    }
+
     /** The meter goes on with the drive off and the lines proved empty, and comes off before hand-over. */
     @Test
     void aFlowControlIsSetOnAMeterThatIsFittedForIt() {

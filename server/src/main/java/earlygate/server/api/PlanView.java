@@ -142,9 +142,8 @@ public record PlanView(
         Bring bring = Bring.of(unit, plan);
         return new BringView(
                 bring.wrenches().entrySet().stream()
-                        .map(e -> words.say(Reason.of("bring.tool")
-                                .name("tool", e.getKey())
-                                .name("settings", String.join(", ", e.getValue()))))
+                        .map(e -> words.say(
+                                Reason.of("bring.tool").name("tool", e.getKey()).names("settings", e.getValue())))
                         .toList(),
                 unit.testPoints().stream()
                         .map(t -> words.readIn(t.reads())
@@ -152,7 +151,7 @@ public record PlanView(
                                         .name("gauge", t.id())
                                         .name("line", t.line())
                                         .pressure("range", t.rangePa())
-                                        .number("class", t.accuracyClass())))
+                                        .name("class", Wire.figure(t.accuracyClass()) + "")))
                         .toList(),
                 unit.testGear().stream()
                         .filter(g -> bring.gear().contains(g.id()))
