@@ -121,7 +121,7 @@ class RatesTest {
     @Test
     void anUnsetLimiterProtectsNothing() {
         ObjectNode unit = document("LG-07");
-        part(unit, "components", "P1").set("powerLimiter", json("{'limitKw':7,'rangeKw':[3,14],'kwPerTurn':2}"));
+        part(unit, "components", "P1").set("powerLimiter", json("{'limitKw':7,'rangeKw':[3,25],'kwPerTurn':2}"));
         unit.withArray("targets").add(json("{'setting':'P1.powerLimiter','limitKw':8,'toleranceKw':0.4}"));
         assertThat(plan(read(unit)).school()).isEqualTo(School.LEAD_WITH_PUMP);
         part(unit, "components", "P1").set("powerLimiter", json("{'limitKw':7}"));
