@@ -35,7 +35,7 @@ final class SetAndLocked implements Check {
             }
         }
         for (RateTarget t : replay.unit.rateTargets()) {
-            if (replay.unit.settings().stream().anyMatch(s -> s.id().equals(t.setting()) && turns(replay, s))) {
+            if (replay.unit.hasScrew(t.setting())) {
                 rate(replay, t, last).ifPresent(found::add);
             }
         }
@@ -51,16 +51,6 @@ final class SetAndLocked implements Check {
             }
         }
         return found;
-    }
-
-    /** A power limiter without a screw is read only. */
-    private static boolean turns(Replay replay, Setting s) {
-        return s.kind() != Setting.Kind.POWER_LIMITER
-                || ((Pump) replay.unit.partOf(s.id()))
-                        .powerLimiter()
-                        .orElseThrow()
-                        .screw()
-                        .isPresent();
     }
 
     /** A flow or power is set and locked after all pressures, or the plan says that it can't be seen. */

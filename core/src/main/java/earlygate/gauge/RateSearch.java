@@ -57,7 +57,8 @@ public final class RateSearch {
 
     /** The least work for hands; of the openings of one load the one that heats least. Empty where nothing shows it. */
     public Optional<Seen> find(RateTarget t, Situation from) {
-        Situation at = hasSetting(t) ? from.withSetting(t.setting(), t.value()) : from;
+        // What has no screw stands as it stands.
+        Situation at = unit.hasScrew(t.setting()) ? from.withSetting(t.setting(), t.value()) : from;
         Optional<Seen> plain = hands.plain().stream()
                 .limit(MOST_PLAIN)
                 .flatMap(c -> seen(t, hands.apply(c.way(), at), List.of()).stream())
@@ -89,8 +90,9 @@ public final class RateSearch {
             return fixed(t, s, state.get());
         }
         Setting x = unit.setting(t.setting());
-        double low = x.screw().clamp(t.value() * (1 - NUDGE));
-        double high = x.screw().clamp(t.value() * (1 + NUDGE));
+        double stands = s.settings().getOrDefault(x.id(), x.present());
+        double low = x.screw().clamp(stands * (1 - NUDGE));
+        double high = x.screw().clamp(stands * (1 + NUDGE));
         Optional<SteadyState> below = search.solve(s.withSetting(x.id(), low));
         Optional<SteadyState> above = search.solve(s.withSetting(x.id(), high));
         if (below.isEmpty() || above.isEmpty() || high - low < NUDGE * t.value()) {

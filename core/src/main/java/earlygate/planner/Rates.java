@@ -11,9 +11,7 @@ import earlygate.plan.Goal;
 import earlygate.plan.Step;
 import earlygate.unit.Control;
 import earlygate.unit.PowerUnit;
-import earlygate.unit.Pump;
 import earlygate.unit.RateTarget;
-import earlygate.unit.Setting;
 import earlygate.unit.Situation;
 import java.util.Comparator;
 import java.util.List;
@@ -43,7 +41,7 @@ final class Rates {
 
     void write() {
         unit.rateTargets().stream()
-                .filter(t -> hasScrew(unit, t.setting()))
+                .filter(t -> unit.hasScrew(t.setting()))
                 .sorted(Comparator.comparing(this::turn))
                 .forEach(this::set);
     }
@@ -51,7 +49,7 @@ final class Rates {
     /** Why they come last, for those that are set. */
     static List<Reason> told(PowerUnit unit) {
         return unit.rateTargets().stream()
-                .filter(t -> hasScrew(unit, t.setting()))
+                .filter(t -> unit.hasScrew(t.setting()))
                 .map(t -> of("order.rate-after-pressures").name("setting", t.setting()))
                 .toList();
     }
@@ -59,7 +57,7 @@ final class Rates {
     /** What has no screw is read where something shows it; nobody can turn it. */
     void read() {
         unit.rateTargets().stream()
-                .filter(t -> !hasScrew(unit, t.setting()))
+                .filter(t -> !unit.hasScrew(t.setting()))
                 .forEach(t -> search.find(t, from()).ifPresent(seen -> {
                     GearFitting.before(site, seen.situation());
                     site.rehearsal().go(seen.situation());
@@ -92,17 +90,6 @@ final class Rates {
                 seen.reads(),
                 seen.reads() - seen.tolerance(),
                 seen.reads() + seen.tolerance());
-    }
-
-    /** One without is read only. */
-    static boolean hasScrew(PowerUnit unit, String id) {
-        return unit.settings().stream().anyMatch(s -> s.id().equals(id))
-                && !(unit.setting(id).kind() == Setting.Kind.POWER_LIMITER
-                        && ((Pump) unit.partOf(id))
-                                .powerLimiter()
-                                .orElseThrow()
-                                .screw()
-                                .isEmpty());
     }
 
     /** Whose turn it is. */

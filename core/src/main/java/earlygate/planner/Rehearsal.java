@@ -66,7 +66,7 @@ final class Rehearsal {
             boolean limiter = Control.in(t.setting())
                     .filter(place -> place.control() == Control.POWER_LIMITER)
                     .isPresent();
-            if (limiter && Rates.hasScrew(unit, t.setting()) && !proved.contains(t.setting())) {
+            if (limiter && unit.hasScrew(t.setting()) && !proved.contains(t.setting())) {
                 without = without.withSetting(
                         t.setting(), unit.setting(t.setting()).screw().maxPa());
             }

@@ -217,6 +217,17 @@ public final class PowerUnit {
         return found(settingById, id);
     }
 
+    /** Whether a setting of this name is there and can be turned: a power limiter may have no screw, a flow control no setting. */
+    public boolean hasScrew(String setting) {
+        Setting s = settingById.get(setting);
+        return s != null
+                && !(s.kind() == Setting.Kind.POWER_LIMITER
+                        && ((Pump) component(s.part()))
+                                .powerLimiter()
+                                .flatMap(Pump.PowerLimiter::screw)
+                                .isEmpty());
+    }
+
     public Optional<Target> target(String setting) {
         return Optional.ofNullable(targetBySetting.get(setting));
     }
