@@ -25,10 +25,14 @@ final class RateAdvice {
                     : Optional.of(new Advice(0, Reason.of("advice.read-first").name("gauge", goal.testPoint())));
         }
         double off = goal.target() - read.getAsDouble();
-        if (Math.abs(off) <= goal.tolerance()) {
+        double least = least(run, step.setting().orElseThrow(), goal);
+        if (Math.abs(off) <= goal.tolerance() - ReadingJudge.error(run.unit(), goal)) {
             return locked ? Optional.empty() : Optional.of(new Advice(0, Reason.of("advice.rate-leave")));
         }
-        double turns = Math.copySign(Math.abs(off) < 2 * goal.tolerance() ? TurnAdvice.STEP : MOST, off);
+        if (Math.abs(off) < least / 2) {
+            return locked ? Optional.empty() : Optional.of(new Advice(0, Reason.of("advice.rate-finest")));
+        }
+        double turns = Math.copySign(Math.abs(off) < 1.5 * least ? TurnAdvice.STEP : MOST, off);
         Reason reason = Reason.of(
                         locked
                                 ? turns > 0 ? "advice.rate-relock-in" : "advice.rate-relock-out"
@@ -36,5 +40,15 @@ final class RateAdvice {
                 .turns("turns", Math.abs(turns))
                 .with("off", new Amount(Math.abs(off), goal.quantity()));
         return Optional.of(locked ? new Advice(0, reason, turns) : new Advice(turns, reason));
+    }
+
+    /** What a sixteenth of a turn does to the reading, by the sheet. */
+    private static double least(RunState run, String setting, Goal.Rate goal) {
+        double perTurn = run.unit().setting(setting).screw().paPerTurn();
+        double reads = run.unit()
+                .rateTarget(setting)
+                .map(t -> goal.tolerance() / t.tolerance())
+                .orElse(1.0);
+        return perTurn * reads * TurnAdvice.STEP;
     }
 }

@@ -13,6 +13,7 @@ import earlygate.run.RunEvent.Reading;
 import earlygate.run.StepJudge.Judged;
 import earlygate.unit.Fluid;
 import earlygate.unit.Gear;
+import earlygate.unit.PowerUnit;
 import earlygate.unit.TestPoint;
 import java.util.Optional;
 import java.util.OptionalDouble;
@@ -146,19 +147,21 @@ final class ReadingJudge {
     }
 
     private double error(Expect e) {
-        return switch (e.kind()) {
-            case PRESSURE ->
-                run.unit().findTestPoint(e.instrument()).map(TestPoint::errorPa).orElse(0.0);
-            // A meter coarser than what is asked proves nothing by being taken off twice: half of what is asked at
-            // most.
-            case FLOW ->
-                Math.min(
-                        run.unit()
-                                .flowMeter(e.instrument())
-                                .map(Gear.FlowMeter::error)
-                                .orElse(0.0),
-                        (e.high() - e.low()) / 4);
-            default -> 0;
-        };
+        if (e.kind() == Kind.PRESSURE) {
+            return run.unit()
+                    .findTestPoint(e.instrument())
+                    .map(TestPoint::errorPa)
+                    .orElse(0.0);
+        }
+        return error(run.unit(), e.instrument(), (e.high() - e.low()) / 2);
+    }
+
+    static double error(PowerUnit unit, Goal.Rate goal) {
+        return error(unit, goal.testPoint(), goal.tolerance());
+    }
+
+    /** A meter coarser than what is asked proves nothing by being taken off twice: half of what is asked at most. */
+    private static double error(PowerUnit unit, String meter, double tolerance) {
+        return Math.min(unit.flowMeter(meter).map(Gear.FlowMeter::error).orElse(0.0), tolerance / 2);
     }
 }

@@ -208,7 +208,7 @@ public record PlanView(
                 s.people(),
                 s.minutes(),
                 s.unprotected() ? 60 * s.minutes() : null,
-                s.goal().map(g -> g.way().key()).orElse(null),
+                s.goal().map(PlanView::way).orElse(null),
                 s.measured().map(g -> g.targetPa() / BAR).orElse(null),
                 s.goal().map(g -> goal(unit, s, g)).orElse(null),
                 s.demand().map(d -> d.key()).orElse(null),
@@ -231,6 +231,11 @@ public record PlanView(
             default -> null;
         };
         return new MoveView(m.kind().key(), m.id(), to, m.kind() == Move.Kind.TURN ? m.amount() : null);
+    }
+
+    /** For the hand a flow is turned to its reading like a pressure; the goal's kind tells them apart. */
+    private static String way(Goal goal) {
+        return (goal.way() == Goal.Way.TURN_TO_RATE ? Goal.Way.TURN_TO_READING : goal.way()).key();
     }
 
     private static GoalView goal(PowerUnit unit, Step s, Goal goal) {

@@ -2,7 +2,6 @@ package earlygate.server.runs;
 
 import static earlygate.quantity.Si.ZERO_C;
 
-import earlygate.judge.ScrewModel;
 import earlygate.plan.Expect;
 import earlygate.plan.Phase;
 import earlygate.plan.Step;
@@ -21,7 +20,6 @@ import earlygate.server.journal.OpenRuns.OpenRun;
 import earlygate.server.words.Words;
 import earlygate.unit.Fluid;
 import earlygate.unit.PowerUnit;
-import earlygate.unit.Setting;
 import java.time.Instant;
 import java.time.OffsetDateTime;
 import java.util.ArrayList;
@@ -100,17 +98,6 @@ public record RunView(
     /** A step that was done and can be gone back to. */
     public record DoneView(String step, int number, String action) {}
 
-    /** @param turnsIn from all out; null before an end was touched */
-    public record ScrewView(
-            String setting,
-            Double turnsIn,
-            double travel,
-            String turnsText,
-            double barPerTurn,
-            double barPerTurnError,
-            boolean learned,
-            String wrench) {}
-
     /**
      * @param slip it was corrected and counts for nothing
      * @param mayStrike it belongs to the step at hand and could be named a slip
@@ -160,7 +147,7 @@ public record RunView(
                                 .orElse(null),
                 done(state, steps, words),
                 StaffView.of(unit, run.gaps(), s -> isSet(record, s)),
-                unit.settings().stream().map(s -> screw(state, s)).toList(),
+                unit.settings().stream().map(s -> ScrewView.of(state, s)).toList(),
                 RunLog.newestFirst(state, words, 12));
     }
 
@@ -276,21 +263,5 @@ public record RunView(
             }
         }
         return done;
-    }
-
-    private static ScrewView screw(RunState state, Setting s) {
-        ScrewModel m = state.screw(s.id());
-        Double turns = state.position(s.id()).isPresent()
-                ? (Double) state.position(s.id()).getAsDouble()
-                : null;
-        return new ScrewView(
-                s.id(),
-                turns,
-                s.screw().travel(),
-                turns == null ? "" : Words.turns(turns),
-                Wire.bar(m.slope()),
-                Wire.bar(2 * m.sd()),
-                m.answers() > 0,
-                s.screw().wrench());
     }
 }
