@@ -41,7 +41,10 @@ final class Steps {
     }
 
     static Steps of(String tag) {
-        PowerUnit unit = read(document(tag));
+        return of(read(document(tag)));
+    }
+
+    static Steps of(PowerUnit unit) {
         return new Steps(unit, Planner.plan(unit, School.AUTO), false);
     }
 
