@@ -23,6 +23,8 @@ public final class GaugeSearch {
 
     private static final int MOST_TRIED = 1200;
     private static final int MOST_LOADED = 250;
+    /** Answers that are kept. */
+    private static final int MOST_KEPT = 4000;
     /** More work than this above the first that was found is not looked at. */
     private static final double WORSE = 2;
 
@@ -34,6 +36,7 @@ public final class GaugeSearch {
     private final Loading loading;
     private final Clearing clearing;
     private final Map<String, List<Hands.Candidate>> known = new HashMap<>();
+    private final Map<Situation, Optional<SteadyState>> solved = new HashMap<>();
     private boolean loadsToo;
     private final Map<String, List<Hands.Candidate>> knownLoaded = new HashMap<>();
 
@@ -227,10 +230,15 @@ public final class GaugeSearch {
         }
     }
 
-    /** From the cold guess each time, so that an answer does not depend on what was asked before. */
+    /** From the cold guess each time, so that an answer does not depend on what was asked before; the same is asked often. */
     public Optional<SteadyState> solve(Situation s) {
-        return solver.steady(network.conditions(s)) instanceof Outcome.Converged c
-                ? Optional.of(c.state())
-                : Optional.empty();
+        if (solved.size() > MOST_KEPT) {
+            solved.clear();
+        }
+        return solved.computeIfAbsent(
+                s,
+                asked -> solver.steady(network.conditions(asked)) instanceof Outcome.Converged c
+                        ? Optional.of(c.state())
+                        : Optional.empty());
     }
 }

@@ -1,11 +1,9 @@
 package earlygate.planner;
 
 import earlygate.explain.Reason;
+import earlygate.gauge.GaugeSearch;
 import earlygate.network.ComponentState.DriverState;
-import earlygate.network.Network;
 import earlygate.plan.Plan;
-import earlygate.solve.Outcome;
-import earlygate.solve.Solver;
 import earlygate.solve.SteadyState;
 import earlygate.unit.Control;
 import earlygate.unit.Driver;
@@ -27,7 +25,7 @@ final class Rehearsal {
     private static final double OVERSHOOT = 0.25;
 
     final PowerUnit unit;
-    private final Network network;
+    private final GaugeSearch search;
     final List<Plan.Refusal> refused = new ArrayList<>();
     Situation situation;
     /** Empty where the model had no answer, and the plan is refused. */
@@ -36,9 +34,9 @@ final class Rehearsal {
     private double peakLoad;
     private final Set<String> proved = new HashSet<>();
 
-    Rehearsal(PowerUnit unit, Situation start) {
-        this.unit = unit;
-        this.network = new Network(unit);
+    Rehearsal(GaugeSearch search, Situation start) {
+        this.unit = search.unit();
+        this.search = search;
         go(start);
     }
 
@@ -81,7 +79,7 @@ final class Rehearsal {
 
     /** What the model says of a situation without going there; empty where it has no answer. */
     Optional<SteadyState> solved(Situation s) {
-        return Solver.solve(network, s) instanceof Outcome.Converged c ? Optional.of(c.state()) : Optional.empty();
+        return search.solve(s);
     }
 
     /** The same where a drive turns; empty while all stand. */

@@ -25,7 +25,7 @@ record Site(PowerUnit unit, GaugeSearch search, Script script, Readings readings
                 still = still.withOpening(t.id(), 0);
             }
         }
-        Rehearsal machine = new Rehearsal(unit, still);
+        Rehearsal machine = new Rehearsal(search, still);
         return new Site(unit, search, new Script(machine), new Readings(unit, machine));
     }
 
