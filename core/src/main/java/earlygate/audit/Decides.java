@@ -60,16 +60,16 @@ final class Decides implements Check {
         OptionalDouble now = rate(replay, s, s.state(), rate);
         OptionalDouble then = rate(replay, s, moved, rate);
         double least = RATE_FOLLOWS * rate.target() * Math.abs(to - at) / at;
-        boolean follows =
-                now.isPresent() && then.isPresent() && way * (then.getAsDouble() - now.getAsDouble()) >= least;
+        return unless(
+                now.isPresent() && then.isPresent() && way * (then.getAsDouble() - now.getAsDouble()) >= least,
+                s,
+                Reason.of("audit.rate-does-not-follow").name("setting", x.id()).name("instrument", rate.testPoint()));
+    }
+
+    private static Optional<Violation> unless(boolean follows, Replay.Stand s, Reason reason) {
         return follows
                 ? Optional.empty()
-                : Optional.of(new Violation(
-                        Point.DECIDES,
-                        s.step().id(),
-                        Reason.of("audit.rate-does-not-follow")
-                                .name("setting", x.id())
-                                .name("instrument", rate.testPoint())));
+                : Optional.of(new Violation(Point.DECIDES, s.step().id(), reason));
     }
 
     private static OptionalDouble rate(Replay replay, Replay.Stand s, Optional<SteadyState> state, Goal.Rate rate) {
@@ -98,17 +98,13 @@ final class Decides implements Check {
         OptionalDouble now = reads(replay, s.state(), goal);
         OptionalDouble then = reads(replay, replay.solve(s.at().withSetting(x.id(), to)), goal);
         double least = s.step().cracks() ? gauge.errorPa() : (HALF - 1e-3) * Math.abs(to - at);
-        boolean follows =
-                now.isPresent() && then.isPresent() && way * (then.getAsDouble() - now.getAsDouble()) >= least;
-        return follows
-                ? Optional.empty()
-                : Optional.of(new Violation(
-                        Point.DECIDES,
-                        s.step().id(),
-                        Reason.of(way > 0 ? "audit.does-not-follow-up" : "audit.does-not-follow-down")
-                                .name("setting", x.id())
-                                .name("gauge", gauge.id())
-                                .pressure("by", Math.abs(to - at))));
+        return unless(
+                now.isPresent() && then.isPresent() && way * (then.getAsDouble() - now.getAsDouble()) >= least,
+                s,
+                Reason.of(way > 0 ? "audit.does-not-follow-up" : "audit.does-not-follow-down")
+                        .name("setting", x.id())
+                        .name("gauge", gauge.id())
+                        .pressure("by", Math.abs(to - at)));
     }
 
     private static OptionalDouble reads(Replay replay, Optional<SteadyState> state, Goal goal) {

@@ -1,31 +1,37 @@
 package earlygate.planner;
 
 import static earlygate.fixture.Units.document;
+import static earlygate.fixture.Units.json;
 import static earlygate.fixture.Units.part;
 import static earlygate.fixture.Units.read;
+import static earlygate.fixture.Units.withFlowControl;
+import static earlygate.fixture.Units.withFlowScrew;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import earlygate.audit.Audit;
+import earlygate.audit.Violation;
 import earlygate.explain.Value.Kind;
+import earlygate.plan.Expect;
 import earlygate.plan.Goal;
 import earlygate.plan.Move;
+import earlygate.plan.Phase;
 import earlygate.plan.Plan;
 import earlygate.plan.School;
 import earlygate.plan.Step;
 import earlygate.quantity.Si;
 import earlygate.unit.PowerUnit;
+import java.util.ArrayList;
 import java.util.List;
+import java.util.Objects;
+import java.util.function.Predicate;
+import java.util.function.UnaryOperator;
 import org.junit.jupiter.api.Test;
 import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.node.ObjectNode;
 
 /** Flows and power limits are set as well, after the pressures, where something shows them. */
 class RatesTest {
-    private static ObjectNode json(String text) {
-        return (ObjectNode) JsonMapper.shared().readTree(text.replace('\'', '"'));
-    }
-
     private static Plan plan(PowerUnit unit) {
         Plan plan = Planner.plan(unit, School.AUTO);
         assertThat(plan.refused()).isEmpty();
@@ -41,24 +47,6 @@ class RatesTest {
 
     private static int index(Plan plan, Step step) {
         return plan.steps().indexOf(step);
-    }
-
-    /** A branch behind a flow control, with a hand valve to tank. */
-    private static ObjectNode withFlowControl() {
-        ObjectNode unit = document("LG-07");
-        unit.withArray("lines").add(json("{'id':'W','ratingBar':250,'volumeL':0.5}"));
-        unit.withArray("components")
-                .add(json("{'id':'FC1','type':'flow-control','inlet':'P','outlet':'W','setLpm':8,'ratedFlowLpm':40,"
-                        + "'ratedDropBar':8}"))
-                .add(json("{'id':'BVW','type':'throttle','a':'W','b':'T','ratedFlowLpm':40,'ratedDropBar':2,"
-                        + "'purpose':'isolate'}"));
-        unit.withArray("targets").add(json("{'setting':'FC1','flowLpm':12,'toleranceLpm':0.8}"));
-        return unit;
-    }
-
-    private static void screw(ObjectNode unit) {
-        part(unit, "components", "FC1").set("rangeLpm", JsonMapper.shared().readTree("[2,30]"));
-        part(unit, "components", "FC1").put("lpmPerTurn", 6);
     }
 
     private static void afterEveryPressure(Plan plan, Step set) {
@@ -131,8 +119,7 @@ class RatesTest {
     /** The meter goes on with the drive off and the lines proved empty, and comes off before hand-over. */
     @Test
     void aFlowControlIsSetOnAMeterThatIsFittedForIt() {
-        ObjectNode unit = withFlowControl();
-        screw(unit);
+        ObjectNode unit = withFlowScrew();
         Plan plan = plan(read(unit));
         List<Step> steps = about(plan, "FC1");
         assertThat(steps).extracting(Step::kind).containsExactly(Step.Kind.SET, Step.Kind.LOCK);
@@ -182,11 +169,67 @@ class RatesTest {
 
     @Test
     void whatNothingShowsIsLeftAndSaid() {
-        ObjectNode unit = withFlowControl();
-        screw(unit);
+        ObjectNode unit = withFlowScrew();
         unit.withArray("testGear")
                 .add(json("{'id':'PLV1','type':'throttle','ratedFlowLpm':60,'ratedDropBar':20,'maxPressureBar':350}"));
         Plan plan = plan(read(unit));
         assertThat(about(plan, "FC1")).extracting(Step::kind).containsExactly(Step.Kind.CHECK);
+    }
+
+    /** The auditor finds what is broken in a plan that sets a flow, one way at a time. */
+    @Test
+    void aBrokenFlowIsCaught() {
+        PowerUnit unit = read(withFlowScrew());
+        List<Step> good = plan(unit).steps();
+        Predicate<Step> flow = s -> s.setting().filter("FC1"::equals).isPresent();
+        assertThat(points(unit, change(good, flow, s -> s.kind() == Step.Kind.LOCK ? null : s)))
+                .contains(Violation.Point.SET_AND_LOCKED);
+        assertThat(points(unit, change(good, flow, s -> null))).contains(Violation.Point.SET_AND_LOCKED);
+        assertThat(points(unit, change(good, flow, s -> ChangedStep.expecting(s, RatesTest::higher))))
+                .contains(Violation.Point.SAYS_WHAT_IT_DOES);
+        assertThat(points(
+                        unit,
+                        change(
+                                good,
+                                flow,
+                                s -> ChangedStep.standing(s, s.situation().withOpening("BVW", 0)))))
+                .contains(Violation.Point.DECIDES);
+        Predicate<Step> fits = s -> s.moves().stream().anyMatch(m -> m.kind() == Move.Kind.FIT);
+        assertThat(points(unit, change(good, fits, s -> ChangedStep.moving(s, List.of()))))
+                .contains(Violation.Point.SAYS_WHAT_IT_DOES);
+        List<Step> early = new ArrayList<>(good);
+        Step set = good.stream()
+                .filter(flow.and(s -> s.kind() == Step.Kind.SET))
+                .findFirst()
+                .orElseThrow();
+        early.remove(set);
+        early.add(
+                good.indexOf(good.stream()
+                        .filter(s -> s.kind() == Step.Kind.SET)
+                        .findFirst()
+                        .orElseThrow()),
+                set);
+        assertThat(points(unit, early)).contains(Violation.Point.SET_AND_LOCKED);
+    }
+
+    private static Expect higher(Expect e) {
+        return new Expect(e.instrument(), e.kind(), 1.3 * e.value(), 1.2 * e.low(), 1.4 * e.high());
+    }
+
+    private static List<Step> change(List<Step> steps, Predicate<Step> which, UnaryOperator<Step> how) {
+        return steps.stream()
+                .map(s -> which.test(s) ? how.apply(s) : s)
+                .filter(Objects::nonNull)
+                .toList();
+    }
+
+    private static List<Violation.Point> points(PowerUnit unit, List<Step> steps) {
+        Plan broken = new Plan(
+                School.AUTO,
+                steps.get(0).why(),
+                List.of(new Phase(Phase.Id.SET, steps, List.of())),
+                List.of(),
+                List.of());
+        return Audit.of(unit, broken).stream().map(Violation::point).toList();
     }
 }

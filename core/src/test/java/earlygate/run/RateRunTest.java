@@ -1,7 +1,8 @@
 package earlygate.run;
 
-import static earlygate.fixture.Units.document;
+import static earlygate.fixture.Units.json;
 import static earlygate.fixture.Units.read;
+import static earlygate.fixture.Units.withFlowScrew;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
@@ -9,33 +10,19 @@ import earlygate.judge.Verdict.Grade;
 import earlygate.plan.Step;
 import earlygate.quantity.Si;
 import earlygate.run.RunEvent.Source;
-import earlygate.unit.PowerUnit;
 import java.util.OptionalDouble;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
-import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.node.ObjectNode;
 
 /** A flow control of 6 L/min a turn, 12 ± 0.8 L/min asked, on a meter that may be 0.3 off (30 L/min, class 1). */
 class RateRunTest {
-    private static ObjectNode json(String text) {
-        return (ObjectNode) JsonMapper.shared().readTree(text.replace('\'', '"'));
-    }
-
     private static Steps flow() {
-        ObjectNode unit = document("LG-07");
-        unit.withArray("lines").add(json("{'id':'W','ratingBar':250,'volumeL':0.5}"));
-        unit.withArray("components")
-                .add(json("{'id':'FC1','type':'flow-control','inlet':'P','outlet':'W','setLpm':8,'ratedFlowLpm':40,"
-                        + "'ratedDropBar':8,'rangeLpm':[2,30],'lpmPerTurn':6}"))
-                .add(json("{'id':'BVW','type':'throttle','a':'W','b':'T','ratedFlowLpm':40,'ratedDropBar':2,"
-                        + "'purpose':'isolate'}"));
+        ObjectNode unit = withFlowScrew();
         unit.withArray("testPoints")
                 .add(json("{'id':'FM1','component':'FC1','rangeLpm':30,'class':1,'reads':'L/min'}"));
-        unit.withArray("targets").add(json("{'setting':'FC1','flowLpm':12,'toleranceLpm':0.8}"));
-        PowerUnit read = read(unit);
-        return Steps.of(read);
+        return Steps.of(read(unit));
     }
 
     private static Steps shows(Steps steps, Step step, double lpm, OptionalDouble oil) {
