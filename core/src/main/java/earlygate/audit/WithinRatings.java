@@ -13,6 +13,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.Function;
 
 /** No line above what its weakest part stands, at rest, past the target and on the way; no drive above its rating. */
 final class WithinRatings implements Check {
@@ -50,7 +51,7 @@ final class WithinRatings implements Check {
             return Optional.empty();
         }
         return replay.solve(s.at().withSetting(x.id(), x.screw().clamp(PAST * at)))
-                .flatMap(state -> rating(replay.unit, s.step(), state, "audit.past-its-target"));
+                .flatMap(state -> rating(s.step(), state, "audit.past-its-target", replay.unit::weakestForAMoment));
     }
 
     private static Optional<Violation> onTheWay(Replay replay, Replay.Stand s) {
@@ -96,12 +97,13 @@ final class WithinRatings implements Check {
     }
 
     private static Optional<Violation> passed(PowerUnit unit, Step step, SteadyState state, String when) {
-        return rating(unit, step, state, when).or(() -> overload(unit, step, state, when));
+        return rating(step, state, when, unit::weakest).or(() -> overload(unit, step, state, when));
     }
 
-    private static Optional<Violation> rating(PowerUnit unit, Step step, SteadyState state, String when) {
+    private static Optional<Violation> rating(
+            Step step, SteadyState state, String when, Function<String, PowerUnit.Rating> stands) {
         for (Map.Entry<String, Double> line : state.pressures().entrySet()) {
-            PowerUnit.Rating weakest = unit.weakest(line.getKey());
+            PowerUnit.Rating weakest = stands.apply(line.getKey());
             if (line.getValue() > weakest.pressurePa() * (1 + ROUNDING)) {
                 return Optional.of(new Violation(
                         Point.WITHIN_RATINGS,

@@ -103,7 +103,7 @@ final class Rehearsal {
 
     private void ratings(SteadyState s, String screw) {
         s.pressures().forEach((line, pa) -> {
-            PowerUnit.Rating weakest = unit.weakest(line);
+            PowerUnit.Rating weakest = screw.isEmpty() ? unit.weakest(line) : unit.weakestForAMoment(line);
             if (pa > weakest.pressurePa()) {
                 Reason why = Reason.of(screw.isEmpty() ? "plan.refused.rating" : "plan.refused.overshoot")
                         .name("line", line)

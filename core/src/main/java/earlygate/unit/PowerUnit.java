@@ -9,6 +9,7 @@ import java.util.NoSuchElementException;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
+import java.util.function.ToDoubleFunction;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 
@@ -234,9 +235,21 @@ public final class PowerUnit {
 
     /** Lowest pressure, Pa, that a part on this line stands: hose or pipe, pump housing, fitted gauge. */
     public Rating weakest(String line) {
+        return weakest(line, Pump::maxPressure);
+    }
+
+    /**
+     * The same for a moment, as when a screw is turned past its target: a pump of which only the rated pressure is known,
+     * at which it may run for good, stands a tenth more then.
+     */
+    public Rating weakestForAMoment(String line) {
+        return weakest(line, p -> Math.max(p.maxPressure(), 1.1 * p.ratedPressure()));
+    }
+
+    private Rating weakest(String line, ToDoubleFunction<Pump> stands) {
         Rating weakest = new Rating(line, line(line).ratingPa());
         for (Pump p : pumpsInto(line)) {
-            weakest = weakest.or(p.id(), p.maxPressure());
+            weakest = weakest.or(p.id(), stands.applyAsDouble(p));
         }
         for (TestPoint t : gaugesOn(line)) {
             weakest = weakest.or(t.id(), t.rangePa());
