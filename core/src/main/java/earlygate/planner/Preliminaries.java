@@ -14,6 +14,7 @@ import earlygate.unit.Electric;
 import earlygate.unit.Engine;
 import earlygate.unit.PowerUnit;
 import earlygate.unit.Pump;
+import earlygate.unit.RateTarget;
 import earlygate.unit.Setting;
 import earlygate.unit.Situation;
 import earlygate.unit.Target;
@@ -55,6 +56,9 @@ final class Preliminaries {
                     .why(of("plan.why.target"))
                     .add();
         }
+        for (RateTarget t : unit.rateTargets()) {
+            script.step(Kind.CHECK, Rates.asked(t)).why(of("plan.why.target")).add();
+        }
         for (TestPoint gauge : unit.testPoints()) {
             script.step(
                             Kind.CHECK,
@@ -64,20 +68,9 @@ final class Preliminaries {
                                     .number("class", gauge.accuracyClass())
                                     .pressure("error", gauge.errorPa()))
                     .why(of("plan.why.instruments"))
-                    .tool(tools())
                     .minutes(2)
                     .add();
         }
-    }
-
-    private String tools() {
-        return String.join(
-                " · ",
-                unit.settings().stream()
-                        .map(s -> s.screw().wrench())
-                        .filter(w -> !w.isEmpty())
-                        .distinct()
-                        .toList());
     }
 
     /** Everything let down and proved at zero on a gauge that is already there, or at a bleed; only then gauges go on. */

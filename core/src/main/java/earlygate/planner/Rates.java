@@ -42,7 +42,7 @@ final class Rates {
     void write() {
         unit.rateTargets().stream()
                 .filter(t -> unit.hasScrew(t.setting()))
-                .sorted(Comparator.comparing(this::turn))
+                .sorted(Comparator.comparing(Rates::turn))
                 .forEach(this::set);
     }
 
@@ -93,7 +93,7 @@ final class Rates {
     }
 
     /** Whose turn it is. */
-    private int turn(RateTarget t) {
+    private static int turn(RateTarget t) {
         return Control.in(t.setting())
                 .map(place -> place.control() == Control.POWER_LIMITER ? POWER : STOP)
                 .orElse(FLOW);
@@ -147,6 +147,15 @@ final class Rates {
                 .setting(t.setting())
                 .minutes(1)
                 .add();
+    }
+
+    /** What is agreed on paper. */
+    static Reason asked(RateTarget t) {
+        Kind kind = turn(t) == POWER ? Kind.POWER : Kind.FLOW;
+        return of("plan.target")
+                .name("setting", t.setting())
+                .with("target", new Amount(t.value(), kind))
+                .with("tolerance", new Amount(t.tolerance(), kind));
     }
 
     private Reason told(Reason sentence, RateTarget t) {
