@@ -45,7 +45,7 @@ final class Closing {
     void verify() {
         script.phase(Phase.Id.VERIFY);
         Rehearsal m = site.rehearsal();
-        Situation set = site.running(site.loads(m.situation, 0)).centred(unit);
+        Situation set = site.running(site.loads(m.situation, 0)).centred(unit).allBlocked();
         for (Throttle t : site.handValves()) {
             set = set.withOpening(t.id(), 0);
         }
