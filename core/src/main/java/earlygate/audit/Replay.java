@@ -57,9 +57,10 @@ final class Replay {
     /** A power limiter that is set only later holds nothing for sure yet: the state without it; empty where all are set. */
     Optional<SteadyState> withoutUnsetLimiters(Stand stand) {
         Situation s = stand.at();
-        int here = stands.indexOf(stand);
         for (RateTarget t : unit.rateTargets()) {
-            boolean setLater = stands.subList(here + 1, stands.size()).stream()
+            boolean setLater = stands.stream()
+                    .dropWhile(x -> x != stand)
+                    .skip(1)
                     .map(Stand::step)
                     .anyMatch(x -> x.kind() == Step.Kind.SET
                             && x.setting().filter(t.setting()::equals).isPresent());

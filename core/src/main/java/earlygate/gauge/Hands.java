@@ -1,12 +1,15 @@
 package earlygate.gauge;
 
+import earlygate.unit.Component;
 import earlygate.unit.Cylinder;
 import earlygate.unit.Driver;
+import earlygate.unit.FlowControl;
 import earlygate.unit.Gear;
 import earlygate.unit.HydraulicMotor;
 import earlygate.unit.Line;
 import earlygate.unit.Positioned;
 import earlygate.unit.PowerUnit;
+import earlygate.unit.Pump;
 import earlygate.unit.Situation;
 import earlygate.unit.Throttle;
 import java.util.ArrayList;
@@ -132,6 +135,22 @@ final class Hands {
             }
         }
         return all;
+    }
+
+    /** Whether a flow meter can be fitted in series with a part, or with fitted gear: beside a line that gear can be fitted on. */
+    boolean canBeMetered(String id) {
+        return unit.testGear().stream().anyMatch(g -> g.id().equals(id))
+                || Stream.of(ends(unit.component(id))).anyMatch(fittings()::contains);
+    }
+
+    private static String[] ends(Component part) {
+        if (part instanceof Pump p) {
+            return new String[] {p.outlet()};
+        }
+        if (part instanceof FlowControl f) {
+            return new String[] {f.inlet(), f.outlet()};
+        }
+        return part instanceof Throttle t ? new String[] {t.a(), t.b()} : new String[] {};
     }
 
     /** Lines that gear can be fitted on: with a test point, a cylinder or a motor. */

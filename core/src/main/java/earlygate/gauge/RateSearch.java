@@ -99,11 +99,14 @@ public final class RateSearch {
             return Optional.empty();
         }
         Moved moved = new Moved(t, s, state.get(), below.get(), above.get(), high - low);
-        Optional<Seen> own = unit.meters().stream()
-                .filter(m -> m.kind() == Meter.Kind.FLOW)
-                .flatMap(m -> onMeter(moved, m.id(), m.of(), s).stream())
-                .findFirst();
-        return own.or(() -> limits(t) ? onCurrent(moved) : Optional.empty()).or(() -> portable(moved, x, loads));
+        return own().flatMap(m -> onMeter(moved, s, m.id(), m.of()).stream())
+                .findFirst()
+                .or(() -> limits(t) ? onCurrent(moved) : Optional.empty())
+                .or(() -> portable(s, places(x, loads), (with, meter, place) -> onMeter(moved, with, meter, place)));
+    }
+
+    private Stream<Meter> own() {
+        return unit.meters().stream().filter(m -> m.kind() == Meter.Kind.FLOW);
     }
 
     /** A flow control without a screw can't be moved to see who follows: where it has the flow, that is its set. */
@@ -113,48 +116,48 @@ public final class RateSearch {
         if (Math.abs(flow - control.set()) > NUDGE * control.set()) {
             return Optional.empty();
         }
-        return unit.meters().stream()
-                .filter(m ->
-                        m.kind() == Meter.Kind.FLOW && Math.abs(Math.abs(state.flow(m.of())) - flow) < t.tolerance())
-                .map(m -> new Seen(s, state, m.id(), Kind.FLOW, Math.abs(state.flow(m.of())), t.tolerance()))
+        return own().filter(m -> Math.abs(Math.abs(state.flow(m.of())) - flow) < t.tolerance())
+                .flatMap(m -> shown(s, state, m.id(), m.of(), t.tolerance()).stream())
                 .findFirst()
-                .or(() -> unit.testGear().stream()
-                        .filter(Gear.FlowMeter.class::isInstance)
-                        .map(g -> new Seen(
-                                s.withMeter(g.id(), control.id()), state, g.id(), Kind.FLOW, flow, t.tolerance()))
-                        .findFirst());
+                .or(() -> portable(
+                        s,
+                        Stream.of(control.id()),
+                        (with, meter, place) -> shown(with, state, meter, place, t.tolerance())));
     }
 
     /** A solved situation, and the same with the setting moved down and up, by so much in all. */
     private record Moved(
             RateTarget target, Situation situation, SteadyState at, SteadyState below, SteadyState above, double by) {}
 
-    private Optional<Seen> portable(Moved m, Setting x, List<String> loads) {
-        for (Gear g : unit.testGear()) {
-            if (g instanceof Gear.FlowMeter meter) {
-                String place = places(x, loads).findFirst().orElseThrow();
-                Situation with = m.situation().withMeter(meter.id(), place);
-                Optional<Seen> seen = onMeter(m, meter.id(), place, with);
-                if (seen.isPresent()) {
-                    return seen;
-                }
-            }
-        }
-        return Optional.empty();
+    private interface Fitted {
+        Optional<Seen> read(Situation with, String meter, String place);
     }
 
-    private Optional<Seen> onMeter(Moved m, String meter, String place, Situation with) {
+    /** The first portable meter, at the first place where it can be fitted, on which it is seen. */
+    private Optional<Seen> portable(Situation s, Stream<String> places, Fitted fitted) {
+        Optional<String> place = places.filter(hands::canBeMetered).findFirst();
+        return unit.testGear().stream()
+                .filter(g -> g instanceof Gear.FlowMeter && place.isPresent())
+                .flatMap(g -> fitted.read(s.withMeter(g.id(), place.get()), g.id(), place.get()).stream())
+                .findFirst();
+    }
+
+    private Optional<Seen> onMeter(Moved m, Situation with, String meter, String place) {
         double reads = Math.abs(m.at().flow(place));
         double moved = Math.abs(m.above().flow(place)) - Math.abs(m.below().flow(place));
         double asked =
                 limits(m.target()) ? FOLLOWS_POWER * reads * m.by() / m.target().value() : FOLLOWS * m.by();
-        boolean onTheDial = unit.flowMeter(meter)
-                .filter(f -> reads <= f.range() && reads > 2 * f.error())
-                .isPresent();
-        return onTheDial && moved >= asked
-                ? Optional.of(new Seen(
-                        with, m.at(), meter, Kind.FLOW, reads, m.target().tolerance() * moved / m.by()))
+        return moved >= asked
+                ? shown(with, m.at(), meter, place, m.target().tolerance() * moved / m.by())
                 : Optional.empty();
+    }
+
+    /** Where it lies on the dial, on a meter that can tell so little: one coarser than what is asked passes nothing. */
+    private Optional<Seen> shown(Situation with, SteadyState at, String meter, String place, double tolerance) {
+        double reads = Math.abs(at.flow(place));
+        return unit.flowMeter(meter)
+                .filter(f -> reads <= f.range() && f.error() < tolerance)
+                .map(f -> new Seen(with, at, meter, Kind.FLOW, reads, tolerance));
     }
 
     /** A power limiter has the pump; what else holds a stroke, or a flow, is seen by its not following. */

@@ -40,9 +40,14 @@ public record Plan(
         this(school, why, phases, comparison, refused, List.of(), 0, EDITION);
     }
 
-    /** The same, handed out: with what decided its order, and replayed from its first step to its last. */
+    /** The same after the auditor has replayed so many steps of it and found nothing. */
+    public Plan audited(int steps) {
+        return new Plan(school, why, phases, comparison, refused, order, steps, edition);
+    }
+
+    /** The same, handed out: with what decided for it and its order. */
     public Plan handedOut(Reason decided, List<Comparison> all, List<Reason> reasons) {
-        return new Plan(school, decided, phases, all, List.of(), reasons, steps().size(), EDITION);
+        return new Plan(school, decided, phases, all, refused, reasons, audited, edition);
     }
 
     /** Whether the run is over only when the gate after its last phase is open. */

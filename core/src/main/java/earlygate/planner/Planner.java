@@ -57,7 +57,7 @@ public final class Planner {
             return refused(chosen.school(), chosen.refused(), comparison);
         }
         List<Reason> order = new ArrayList<>(course.told(legs.get()));
-        order.addAll(Rates.told(unit));
+        order.addAll(Rates.lastOf(unit, chosen));
         return chosen.handedOut(why(unit, chosen, all), comparison, order);
     }
 
@@ -99,22 +99,21 @@ public final class Planner {
         Closing after = new Closing(site);
         after.verify();
         after.handOver();
-        List<Plan.Refusal> refused = new ArrayList<>(site.rehearsal().refused);
-        if (refused.isEmpty()) {
-            refused.addAll(audited(unit, school, site.script().phases()));
+        List<Phase> phases = site.script().phases();
+        List<Plan.Refusal> refused = site.rehearsal().refused.isEmpty()
+                ? audited(unit, new Plan(school, Reason.of("plan.why.none"), phases, List.of(), List.of()))
+                : site.rehearsal().refused;
+        List<Plan.Comparison> cost =
+                List.of(site.script().comparison(school, refused.stream().findFirst()));
+        if (!refused.isEmpty()) {
+            return new Plan(school, Reason.of("plan.why.none"), List.of(), cost, refused);
         }
-        Plan.Comparison cost = site.script().comparison(school, refused.stream().findFirst());
-        return new Plan(
-                school,
-                Reason.of("plan.why.none"),
-                refused.isEmpty() ? site.script().phases() : List.of(),
-                List.of(cost),
-                refused);
+        Plan plan = new Plan(school, Reason.of("plan.why.none"), phases, cost, List.of());
+        return plan.audited(plan.steps().size());
     }
 
     /** What an auditor who shares nothing with this but the solver holds against it. */
-    private static List<Plan.Refusal> audited(PowerUnit unit, School school, List<Phase> phases) {
-        Plan plan = new Plan(school, Reason.of("plan.why.none"), phases, List.of(), List.of());
+    private static List<Plan.Refusal> audited(PowerUnit unit, Plan plan) {
         return Audit.of(unit, plan).stream()
                 .map(v -> new Plan.Refusal(
                         "audit-" + v.point().key(),

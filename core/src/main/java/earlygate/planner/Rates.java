@@ -8,8 +8,10 @@ import earlygate.explain.Value.Kind;
 import earlygate.gauge.RateSearch;
 import earlygate.plan.Expect;
 import earlygate.plan.Goal;
+import earlygate.plan.Plan;
 import earlygate.plan.Step;
 import earlygate.unit.Control;
+import earlygate.unit.FlowControl;
 import earlygate.unit.PowerUnit;
 import earlygate.unit.RateTarget;
 import earlygate.unit.Situation;
@@ -46,35 +48,50 @@ final class Rates {
                 .forEach(this::set);
     }
 
-    /** Why they come last, for those that are set. */
-    static List<Reason> told(PowerUnit unit) {
+    /** Why those that a plan sets come last. */
+    static List<Reason> lastOf(PowerUnit unit, Plan plan) {
+        List<String> set = plan.settingOrder();
         return unit.rateTargets().stream()
-                .filter(t -> unit.hasScrew(t.setting()))
+                .filter(t -> set.contains(t.setting()))
                 .map(t -> of("order.rate-after-pressures").name("setting", t.setting()))
                 .toList();
     }
 
     /** What has no screw is read where something shows it; nobody can turn it. */
     void read() {
-        unit.rateTargets().stream()
-                .filter(t -> !unit.hasScrew(t.setting()))
-                .forEach(t -> search.find(t, from()).ifPresent(seen -> {
-                    GearFitting.before(site, seen.situation());
-                    site.rehearsal().go(seen.situation());
-                    site.script()
-                            .step(
-                                    Step.Kind.TEST,
-                                    told(of("plan.read-rate"), t)
-                                            .name("instrument", seen.instrument())
-                                            .with("reads", new Amount(seen.reads(), seen.quantity())))
-                            .why(told(of("plan.why.read-rate"), t))
-                            .expect(expected(seen))
-                            .ifNot(of("plan.if-not.rate-off").name("setting", t.setting()))
-                            .caution("injection")
-                            .onTime(site.drivers())
-                            .minutes(2)
-                            .add();
-                }));
+        unit.rateTargets().stream().filter(t -> !unit.hasScrew(t.setting())).forEach(this::read);
+    }
+
+    private void read(RateTarget t) {
+        double stands = stands(t);
+        if (Math.abs(stands - t.value()) > t.tolerance()) {
+            // By the sheet itself it is not what is asked: no reading of it could be good.
+            said(t, told(of("plan.rate-off"), t).with("stands", new Amount(stands, kind(t))), "plan.why.rate-off");
+            return;
+        }
+        search.find(t, from()).ifPresent(seen -> {
+            GearFitting.before(site, seen.situation());
+            site.rehearsal().go(seen.situation());
+            site.script()
+                    .step(
+                            Step.Kind.TEST,
+                            told(of("plan.read-rate"), t)
+                                    .name("instrument", seen.instrument())
+                                    .with("reads", new Amount(seen.reads(), seen.quantity())))
+                    .why(told(of("plan.why.read-rate"), t))
+                    .expect(expected(seen, (t.value() - stands) / t.tolerance()))
+                    .ifNot(of("plan.if-not.rate-off").name("setting", t.setting()))
+                    .caution("injection")
+                    .onTime(site.drivers())
+                    .minutes(2)
+                    .add();
+        });
+    }
+
+    private double stands(RateTarget t) {
+        return unit.component(t.setting().split("\\.")[0]) instanceof FlowControl f
+                ? f.set()
+                : unit.setting(t.setting()).present();
     }
 
     private Situation from() {
@@ -83,13 +100,11 @@ final class Rates {
                 .allBlocked();
     }
 
-    private static Expect expected(RateSearch.Seen seen) {
+    /** @param off tolerances by which what is asked lies above what stands; the band is that of what is asked */
+    private static Expect expected(RateSearch.Seen seen, double off) {
+        double middle = seen.reads() + off * seen.tolerance();
         return new Expect(
-                seen.instrument(),
-                seen.quantity(),
-                seen.reads(),
-                seen.reads() - seen.tolerance(),
-                seen.reads() + seen.tolerance());
+                seen.instrument(), seen.quantity(), seen.reads(), middle - seen.tolerance(), middle + seen.tolerance());
     }
 
     /** Whose turn it is. */
@@ -117,7 +132,7 @@ final class Rates {
         site.script().arrange(Set.of());
         m.go(seen.situation());
         Goal goal = new Goal.Rate(seen.instrument(), seen.quantity(), seen.reads(), seen.tolerance());
-        List<Expect> expect = List.of(expected(seen));
+        List<Expect> expect = List.of(expected(seen, 0));
         boolean power = turn(t) == POWER;
         site.script()
                 .step(
@@ -141,26 +156,30 @@ final class Rates {
 
     /** Nothing at hand shows it: it stays as it came, and the plan says so instead of passing over it. */
     private void unseen(RateTarget t) {
-        site.script()
-                .step(Step.Kind.CHECK, told(of("plan.rate-unseen"), t))
-                .why(of("plan.why.rate-unseen").name("setting", t.setting()))
-                .setting(t.setting())
-                .minutes(1)
-                .add();
+        said(t, told(of("plan.rate-unseen"), t), "plan.why.rate-unseen");
+    }
+
+    private void said(RateTarget t, Reason what, String why) {
+        Script.Writer step = site.script()
+                .step(Step.Kind.CHECK, what)
+                .why(of(why).name("setting", t.setting()))
+                .minutes(1);
+        if (unit.hasScrew(t.setting())) {
+            step.setting(t.setting());
+        }
+        step.add();
     }
 
     /** What is agreed on paper. */
     static Reason asked(RateTarget t) {
-        Kind kind = turn(t) == POWER ? Kind.POWER : Kind.FLOW;
-        return of("plan.target")
-                .name("setting", t.setting())
-                .with("target", new Amount(t.value(), kind))
-                .with("tolerance", new Amount(t.tolerance(), kind));
+        return told(of("plan.target"), t).with("tolerance", new Amount(t.tolerance(), kind(t)));
     }
 
-    private Reason told(Reason sentence, RateTarget t) {
-        boolean power = turn(t) == POWER;
-        return sentence.name("setting", t.setting())
-                .with("target", new Amount(t.value(), power ? Kind.POWER : Kind.FLOW));
+    private static Reason told(Reason sentence, RateTarget t) {
+        return sentence.name("setting", t.setting()).with("target", new Amount(t.value(), kind(t)));
+    }
+
+    private static Kind kind(RateTarget t) {
+        return turn(t) == POWER ? Kind.POWER : Kind.FLOW;
     }
 }

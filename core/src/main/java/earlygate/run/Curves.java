@@ -11,7 +11,6 @@ import java.util.Optional;
 public final class Curves {
     private final PowerUnit unit;
     private final Map<String, Optional<GaugeCurve>> known = new HashMap<>();
-    private GaugeSearch search;
 
     public Curves(PowerUnit unit) {
         this.unit = unit;
@@ -19,9 +18,7 @@ public final class Curves {
 
     /** Empty where the model has no answer or the gauge never follows the step's screw. */
     synchronized Optional<GaugeCurve> of(Step step) {
-        if (search == null) {
-            search = new GaugeSearch(unit);
-        }
-        return known.computeIfAbsent(step.id(), id -> GaugeCurve.of(search, step));
+        // A search of its own each time: it keeps its answers, and a run stays open for days.
+        return known.computeIfAbsent(step.id(), id -> GaugeCurve.of(new GaugeSearch(unit), step));
     }
 }

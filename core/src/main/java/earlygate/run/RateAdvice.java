@@ -26,7 +26,7 @@ final class RateAdvice {
         }
         double off = goal.target() - read.getAsDouble();
         double least = least(run, step.setting().orElseThrow(), goal);
-        if (Math.abs(off) <= goal.tolerance() - ReadingJudge.error(run.unit(), goal)) {
+        if (Math.abs(off) <= goal.tolerance() - ReadingJudge.error(run.unit(), goal.testPoint(), goal.target())) {
             return locked ? Optional.empty() : Optional.of(new Advice(0, Reason.of("advice.rate-leave")));
         }
         if (Math.abs(off) < least / 2) {

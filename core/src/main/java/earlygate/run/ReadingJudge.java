@@ -13,6 +13,7 @@ import earlygate.run.RunEvent.Reading;
 import earlygate.run.StepJudge.Judged;
 import earlygate.unit.Fluid;
 import earlygate.unit.Gear;
+import earlygate.unit.Meter;
 import earlygate.unit.PowerUnit;
 import earlygate.unit.TestPoint;
 import java.util.Optional;
@@ -24,6 +25,8 @@ final class ReadingJudge {
     private static final double SIGNAL_LEAST = 0.5;
 
     private static final double SIGNAL_MOST = 2;
+    /** Of its reading, a clamp meter of which the sheet says nothing. */
+    private static final double CLAMP = 0.01;
 
     private final RunState run;
     private final Step step;
@@ -147,21 +150,27 @@ final class ReadingJudge {
     }
 
     private double error(Expect e) {
-        if (e.kind() == Kind.PRESSURE) {
-            return run.unit()
-                    .findTestPoint(e.instrument())
-                    .map(TestPoint::errorPa)
-                    .orElse(0.0);
-        }
-        return error(run.unit(), e.instrument(), (e.high() - e.low()) / 2);
+        boolean goal = step.goal()
+                .filter(g -> g instanceof Goal.Rate && g.reads(e.instrument()))
+                .isPresent();
+        return switch (e.kind()) {
+            case PRESSURE ->
+                run.unit().findTestPoint(e.instrument()).map(TestPoint::errorPa).orElse(0.0);
+            case FLOW -> error(run.unit(), e.instrument(), e.value());
+            // The wide band of any other current has the clamp meter in it.
+            case CURRENT -> goal ? error(run.unit(), e.instrument(), e.value()) : 0;
+            default -> 0;
+        };
     }
 
-    static double error(PowerUnit unit, Goal.Rate goal) {
-        return error(unit, goal.testPoint(), goal.tolerance());
-    }
-
-    /** A meter coarser than what is asked proves nothing by being taken off twice: half of what is asked at most. */
-    private static double error(PowerUnit unit, String meter, double tolerance) {
-        return Math.min(unit.flowMeter(meter).map(Gear.FlowMeter::error).orElse(0.0), tolerance / 2);
+    /** By which a flow meter, or the clamp meter on a drive, may be wrong at a reading: m3/s, A. */
+    static double error(PowerUnit unit, String instrument, double reads) {
+        return unit.flowMeter(instrument)
+                .map(Gear.FlowMeter::error)
+                .or(() -> unit.meters().stream()
+                        .filter(m -> m.kind() == Meter.Kind.CURRENT && m.of().equals(instrument))
+                        .map(m -> m.accuracyClass() / 100 * m.range())
+                        .findFirst())
+                .orElse(CLAMP * reads);
     }
 }

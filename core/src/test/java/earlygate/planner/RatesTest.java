@@ -60,7 +60,7 @@ class RatesTest {
     void theFullStrokeStopIsSetOnTheUnitsOwnMeter() {
         ObjectNode unit = document("LG-07");
         unit.withArray("testPoints")
-                .add(json("{'id':'FM1','component':'TV1','rangeLpm':120,'class':1,'reads':'L/min'}"));
+                .add(json("{'id':'FM1','component':'TV1','rangeLpm':120,'class':0.5,'reads':'L/min'}"));
         part(unit, "components", "P1").set("maxFlow", json("{'rangeLpm':[10,70],'lpmPerTurn':10}"));
         unit.withArray("targets").add(json("{'setting':'P1.maxFlow','flowLpm':40,'toleranceLpm':1}"));
         Plan plan = plan(read(unit));
@@ -141,8 +141,8 @@ class RatesTest {
             part(unit, "components", pump).set("powerLimiter", json("{'limitKw':36,'rangeKw':[20,60],'kwPerTurn':8}"));
             unit.withArray("targets").add(json("{'setting':'" + pump + ".powerLimiter','limitKw':40,'toleranceKw':2}"));
         }
-        PowerUnit read = read(unit);
-        Plan plan = plan(read);
+        unit.withArray("testGear").add(json("{'id':'PFM1','type':'flow-meter','rangeLpm':120,'class':0.5}"));
+        Plan plan = plan(read(unit));
         for (String pump : new String[] {"P1", "P2"}) {
             Step set = about(plan, pump + ".powerLimiter").get(0);
             afterEveryPressure(plan, set);
@@ -156,7 +156,7 @@ class RatesTest {
     @Test
     void aFlowControlWithoutAScrewIsRead() {
         ObjectNode unit = withFlowControl();
-        part(unit, "components", "FC1").put("setLpm", 12);
+        part(unit, "components", "FC1").put("setLpm", 12.3);
         Plan plan = plan(read(unit));
         assertThat(about(plan, "FC1")).isEmpty();
         Step test = plan.steps().stream()
@@ -164,7 +164,39 @@ class RatesTest {
                 .findFirst()
                 .orElseThrow();
         assertThat(test.kind()).isEqualTo(Step.Kind.TEST);
-        assertThat(test.expect().get(0).value() / Si.LPM).isCloseTo(12, within(0.1));
+        assertThat(test.expect().get(0).value() / Si.LPM).isCloseTo(12.3, within(0.1));
+        assertThat(test.expect().get(0).low() / Si.LPM).as("of what is asked").isCloseTo(11.2, within(0.1));
+        assertThat(test.expect().get(0).high() / Si.LPM).as("of what is asked").isCloseTo(12.8, within(0.1));
+        assertThat(Audit.of(read(unit), plan)).isEmpty();
+    }
+
+    /** It lets 8 through by the sheet and 12 are asked: a reading of 8 must not pass for it. */
+    @Test
+    void whatIsNotWhatIsAskedIsNeverReadAsGood() {
+        Plan plan = plan(read(withFlowControl()));
+        assertThat(plan.steps()).noneMatch(s -> s.expect().stream().anyMatch(e -> e.kind() == Kind.FLOW));
+        assertThat(plan.steps()).extracting(s -> s.action().code()).contains("plan.rate-off");
+    }
+
+    /** A meter that may be wrong by more than is asked shows nothing, nor does one that can't be fitted there. */
+    @Test
+    void aMeterTooCoarseOrOutOfReachShowsNothing() {
+        ObjectNode coarse = withFlowScrew();
+        coarse.withArray("testGear").add(json("{'id':'PFM1','type':'flow-meter','rangeLpm':100,'class':1}"));
+        assertThat(about(plan(read(coarse)), "FC1")).extracting(Step::kind).containsExactly(Step.Kind.CHECK);
+        ObjectNode fine = withFlowScrew();
+        fine.withArray("testGear").add(json("{'id':'PFM1','type':'flow-meter','rangeLpm':70,'class':1}"));
+        assertThat(about(plan(read(fine)), "FC1"))
+                .extracting(Step::kind)
+                .containsExactly(Step.Kind.SET, Step.Kind.LOCK);
+        // Behind a check, between two lines without a test point, cylinder or motor.
+        fine.withArray("lines").add(json("{'id':'V','ratingBar':250,'volumeL':0.5}"));
+        fine.withArray("components")
+                .add(
+                        json(
+                                "{'id':'CVW','type':'check-valve','inlet':'P','outlet':'V','ratedFlowLpm':60,'ratedDropBar':3}"));
+        part(fine, "components", "FC1").put("inlet", "V");
+        assertThat(about(plan(read(fine)), "FC1")).extracting(Step::kind).containsExactly(Step.Kind.CHECK);
     }
 
     @Test

@@ -10,6 +10,7 @@ import earlygate.judge.Verdict.Grade;
 import earlygate.plan.Step;
 import earlygate.quantity.Si;
 import earlygate.run.RunEvent.Source;
+import earlygate.unit.PowerUnit;
 import java.util.OptionalDouble;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -18,11 +19,15 @@ import tools.jackson.databind.node.ObjectNode;
 
 /** A flow control of 6 L/min a turn, 12 ± 0.8 L/min asked, on a meter that may be 0.3 off (30 L/min, class 1). */
 class RateRunTest {
-    private static Steps flow() {
+    private static ObjectNode unit(int range) {
         ObjectNode unit = withFlowScrew();
         unit.withArray("testPoints")
-                .add(json("{'id':'FM1','component':'FC1','rangeLpm':30,'class':1,'reads':'L/min'}"));
-        return Steps.of(read(unit));
+                .add(json("{'id':'FM1','component':'FC1','rangeLpm':" + range + ",'class':1,'reads':'L/min'}"));
+        return unit;
+    }
+
+    private static Steps flow() {
+        return Steps.of(read(unit(30)));
     }
 
     private static Steps shows(Steps steps, Step step, double lpm, OptionalDouble oil) {
@@ -46,6 +51,21 @@ class RateRunTest {
         Step set = steps.of(Step.Kind.SET, "FC1");
         shows(steps, set, lpm, Steps.WARM);
         assertThat(steps.judge(set).judged().get(0).grade()).isEqualTo(grade);
+    }
+
+    /** A meter that may be 1 L/min off can't tell 12 ± 0.8, read as it may. */
+    @Test
+    void aMeterCoarserThanWhatIsAskedPassesNothing() {
+        Steps steps = flow();
+        Step set = steps.of(Step.Kind.SET, "FC1");
+        PowerUnit coarse = read(unit(100));
+        shows(steps, set, 12, Steps.WARM);
+        assertThat(new StepJudge(
+                                RunState.of(coarse, steps.plan, steps.state().events(), false, new Curves(coarse)), set)
+                        .judged()
+                        .get(0)
+                        .grade())
+                .isEqualTo(Grade.CANNOT_TELL);
     }
 
     /** Cold oil passes nothing, whatever it reads; and what stands above the drawing needs somebody's release. */

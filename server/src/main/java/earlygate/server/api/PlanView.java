@@ -31,8 +31,8 @@ public record PlanView(
         List<PhaseView> phases,
         List<ComparisonView> comparison,
         List<RefusalView> refused) {
-    /** @param steps how many were replayed; {@code points} what each was held against; 0 where a plan is refused */
-    public record AuditView(int steps, int points, int violations, String said) {}
+    /** @param steps how many were replayed without a violation; 0 where a plan is refused; {@code points} of the audit */
+    public record AuditView(int steps, int points, String said) {}
 
     /** @param tools with the adjusters each is for; {@code gear} to fit and take off again; {@code gauges} of the unit */
     public record BringView(List<String> tools, List<String> gauges, List<String> gear, int people, double minutes) {}
@@ -135,7 +135,7 @@ public record PlanView(
         Reason said = plan.audited() == 0
                 ? Reason.of("audit.none")
                 : Reason.of("audit.clean").number("steps", plan.audited()).number("points", points);
-        return new AuditView(plan.audited(), points, 0, words.say(said));
+        return new AuditView(plan.audited(), points, words.say(said));
     }
 
     private static BringView bring(PowerUnit unit, Plan plan, Words words) {
