@@ -145,6 +145,7 @@ onBeforeUnmount(() => window.removeEventListener('keydown', onKey))
       "
       @keep="(text, back) => keep(e.testPoint, text, back)"
     />
+    <p v-for="c in run.carried" :key="c" class="small">{{ c }}</p>
     <p v-if="run.crack?.tappedBar !== null && run.crack?.tappedBar !== undefined" class="small">
       {{
         run.crack.foundBar

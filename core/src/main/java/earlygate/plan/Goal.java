@@ -36,6 +36,9 @@ public sealed interface Goal {
 
         /** Never to be passed on the way by the reading of {@link #testPoint}. */
         double limitPa();
+
+        /** The same with its target so many Pa higher. */
+        Measured moved(double byPa);
     }
 
     /** Turns decide, clockwise positive. */
@@ -45,6 +48,11 @@ public sealed interface Goal {
 
     /** One gauge. */
     record OnGauge(String testPoint, double targetPa, double tolerancePa, double limitPa) implements Measured {
+        @Override
+        public Measured moved(double byPa) {
+            return new OnGauge(testPoint, targetPa + byPa, tolerancePa, limitPa);
+        }
+
         @Override
         public Way way() {
             return Way.TURN_TO_READING;
@@ -56,6 +64,11 @@ public sealed interface Goal {
             String testPoint, @JsonProperty("minus") String lower, double targetPa, double tolerancePa, double limitPa)
             implements Measured {
         @Override
+        public Measured moved(double byPa) {
+            return new Difference(testPoint, lower, targetPa + byPa, tolerancePa, limitPa);
+        }
+
+        @Override
         public Way way() {
             return Way.TURN_TO_READING;
         }
@@ -63,6 +76,11 @@ public sealed interface Goal {
 
     /** The pressure at which a relief that is backed out begins to pass. */
     record Crack(String testPoint, double targetPa, double tolerancePa, double limitPa) implements Measured {
+        @Override
+        public Measured moved(double byPa) {
+            return new Crack(testPoint, targetPa + byPa, tolerancePa, limitPa);
+        }
+
         @Override
         public Way way() {
             return Way.BACK_OUT_TO_CRACK;

@@ -4,6 +4,7 @@ import earlygate.explain.Reason;
 import java.util.List;
 import java.util.NoSuchElementException;
 import java.util.Optional;
+import java.util.function.UnaryOperator;
 
 /**
  * A commissioning sequence with its proof, or the reasons why there is none.
@@ -34,6 +35,14 @@ public record Plan(
     public Plan {
         edition = edition == null ? 1 : edition;
         order = order == null ? List.of() : order;
+    }
+
+    /** The same with each step as {@code each} makes it. */
+    public Plan withSteps(UnaryOperator<Step> each) {
+        List<Phase> other = phases.stream()
+                .map(p -> new Phase(p.id(), p.steps().stream().map(each).toList(), p.holdPoint()))
+                .toList();
+        return new Plan(school, why, other, comparison, refused, order, audited, edition);
     }
 
     public Plan(School school, Reason why, List<Phase> phases, List<Comparison> comparison, List<Refusal> refused) {

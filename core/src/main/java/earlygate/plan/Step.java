@@ -1,6 +1,7 @@
 package earlygate.plan;
 
 import earlygate.explain.Reason;
+import earlygate.explain.Value.Amount;
 import earlygate.quantity.Keyed;
 import earlygate.unit.Situation;
 import java.util.List;
@@ -96,6 +97,44 @@ public record Step(
     /** Whether its screw is turned inward until it stops. */
     public boolean goesAllIn() {
         return goal.filter(g -> g instanceof Goal.ToEnd e && e.inward()).isPresent();
+    }
+
+    /** The same with other expectations, its goal and the figures that it speaks of moved by so many Pa. */
+    public Step reading(List<Expect> other, double goalBy) {
+        Reason said = action;
+        for (String key : List.of("reads", "target")) {
+            if (goalBy != 0 && action.values().get(key) instanceof Amount a && speaksOf(key, a)) {
+                said = said.pressure(key, a.si() + goalBy);
+            }
+        }
+        return new Step(
+                id,
+                kind,
+                setting,
+                goal.map(g -> g instanceof Goal.Measured m ? m.moved(goalBy) : g),
+                said,
+                why,
+                inControl,
+                situation,
+                List.copyOf(other),
+                ifNot,
+                cautions,
+                tool,
+                people,
+                minutes,
+                unprotected,
+                demand,
+                notes,
+                does,
+                moves);
+    }
+
+    /** A margin's drawn target stays; what the gauges must show for it moves. */
+    private boolean speaksOf(String key, Amount a) {
+        return measured()
+                .filter(g -> key.equals("reads") || !(g instanceof Goal.Difference))
+                .filter(g -> Math.abs(g.targetPa() - a.si()) < 1)
+                .isPresent();
     }
 
     /** Whether its reading decides a setting, so that cold oil and a coarse gauge can't pass it. */

@@ -45,7 +45,7 @@ public final class Coach {
     }
 
     /** Empty for steps without an adjuster, and for a locked screw whose reading passes or is still to come. */
-    public static Optional<Advice> advice(RunState run, Step step, Curves curves) {
+    public static Optional<Advice> advice(RunState run, Step step, Answers answers) {
         if (step.goal().isEmpty() || step.setting().isEmpty()) {
             return Optional.empty();
         }
@@ -61,7 +61,7 @@ public final class Coach {
         if (step.kind() == Step.Kind.LOCK) {
             return coach.afterLocking();
         }
-        return Optional.of(goal instanceof Goal.Crack ? coach.toCrack() : coach.toReading(curves.of(step)));
+        return Optional.of(goal instanceof Goal.Crack ? coach.toCrack() : coach.toReading(answers.curve(step)));
     }
 
     private static Advice counted(StepRecord record, Goal.Turned goal) {

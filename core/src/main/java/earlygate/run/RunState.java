@@ -1,5 +1,6 @@
 package earlygate.run;
 
+import earlygate.explain.Reason;
 import earlygate.judge.ScrewModel;
 import earlygate.plan.Expect;
 import earlygate.plan.Phase;
@@ -20,7 +21,6 @@ import earlygate.run.RunEvent.Struck;
 import earlygate.run.RunEvent.Turned;
 import earlygate.unit.PowerUnit;
 import java.time.Instant;
-import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
@@ -35,27 +35,26 @@ import java.util.Set;
  * log makes it throw: what an event speaks of and the plan doesn't know is passed over.
  */
 public final class RunState {
-    private record Oil(long seq, Instant at, double kelvin) {}
-
     private final PowerUnit unit;
-    private final Plan plan;
+    private Plan plan;
     private final boolean rig;
     private final Map<String, StepRecord> records = new LinkedHashMap<>();
     private final Map<String, Step> steps = new HashMap<>();
+    private final Map<String, List<Reason>> carried = new HashMap<>();
     private final Map<String, RunEvent> holds = new LinkedHashMap<>();
     private final Map<String, Boolean> nutsTight = new HashMap<>();
     private final Map<String, String> stopped = new LinkedHashMap<>();
-    private final List<Oil> oils = new ArrayList<>();
+    private final OilReadings oils = new OilReadings();
     private final Set<Long> struck = new HashSet<>();
     private final Screws screws;
     private final List<RunEvent> events;
 
-    private RunState(PowerUnit unit, Plan plan, List<RunEvent> events, boolean rig, Curves curves) {
+    private RunState(PowerUnit unit, Plan plan, List<RunEvent> events, boolean rig, Answers answers) {
         this.events = List.copyOf(events);
         this.unit = unit;
         this.plan = plan;
         this.rig = rig;
-        this.screws = new Screws(unit, curves);
+        this.screws = new Screws(unit, answers);
         plan.steps().forEach(s -> {
             records.put(s.id(), new StepRecord(s));
             steps.put(s.id(), s);
@@ -64,21 +63,22 @@ public final class RunState {
 
     /** A run with typed readings. */
     public static RunState of(PowerUnit unit, Plan plan, List<RunEvent> events) {
-        return of(unit, plan, events, false, new Curves(unit));
+        return of(unit, plan, events, false, new Answers(unit));
     }
 
     /**
      * @param rig the machine reports every handle that is moved, so what a hand must have done is asked of the log
-     * @param curves of this very plan; kept over many folds
+     * @param answers of the model on this very plan; kept over many folds
      */
-    public static RunState of(PowerUnit unit, Plan plan, List<RunEvent> events, boolean rig, Curves curves) {
-        RunState state = new RunState(unit, plan, events, rig, curves);
+    public static RunState of(PowerUnit unit, Plan plan, List<RunEvent> events, boolean rig, Answers answers) {
+        RunState state = new RunState(unit, plan, events, rig, answers);
         for (RunEvent e : events) {
             if (e.body() instanceof Struck s) {
                 state.struck.add(s.wrong());
             }
         }
         events.stream().filter(e -> !state.struck.contains(e.seq())).forEach(state::apply);
+        state.carry(new Carry(unit, answers));
         return state;
     }
 
@@ -100,7 +100,7 @@ public final class RunState {
             screws.turned(event.seq(), step, t);
         } else if (body instanceof Cracked c) {
             record.cracked(event, c);
-            c.oil().ifPresent(k -> oils.add(new Oil(event.seq(), event.at(), k)));
+            c.oil().ifPresent(k -> oils.add(event, k));
         } else if (body instanceof Handled h) {
             handled(record, h);
         } else if (body instanceof Stopped s) {
@@ -121,11 +121,22 @@ public final class RunState {
         }
     }
 
+    /** What was measured goes into what the steps after it expect. */
+    private void carry(Carry carry) {
+        plan = plan.withSteps(raw -> {
+            Carry.Shifted shifted = carry.into(raw);
+            carry.learn(shifted.step(), records.get(raw.id()));
+            steps.put(raw.id(), shifted.step());
+            carried.put(raw.id(), shifted.why());
+            return shifted.step();
+        });
+    }
+
     private void reading(RunEvent event, Step step, StepRecord record, Reading r) {
         if (r.instrument().equals(Expect.OIL)) {
-            oils.add(new Oil(event.seq(), event.at(), r.value()));
+            oils.add(event, r.value());
         } else {
-            r.oil().ifPresent(k -> oils.add(new Oil(event.seq(), event.at(), k)));
+            r.oil().ifPresent(k -> oils.add(event, k));
         }
         // Only a pressure teaches how many bar a turn is.
         record.reading(event, r)
@@ -169,6 +180,7 @@ public final class RunState {
         return unit;
     }
 
+    /** The plan with what was measured carried into its steps. */
     public Plan plan() {
         return plan;
     }
@@ -202,6 +214,11 @@ public final class RunState {
         return Optional.ofNullable(steps.get(id));
     }
 
+    /** Settings that were measured elsewhere than planned, where they move what this step expects. */
+    public List<Reason> carried(String step) {
+        return carried.getOrDefault(step, List.of());
+    }
+
     /** The step at hand; empty when all are done. */
     public Optional<Step> current() {
         return plan.steps().stream().filter(s -> !records.get(s.id()).isDone()).findFirst();
@@ -213,15 +230,14 @@ public final class RunState {
         Optional<Step> current = current();
         if (current.isEmpty()) {
             return plan.lastGateCounts() && !phases.isEmpty()
-                    ? Optional.of(phases.get(phases.size() - 1)).filter(this::isShut)
+                    ? Optional.of(phases.get(phases.size() - 1))
+                            .filter(p -> opened(p.id()).isEmpty())
                     : Optional.empty();
         }
         int at = phases.indexOf(plan.phaseOf(current.get().id()));
-        return phases.subList(0, at).stream().filter(this::isShut).findFirst();
-    }
-
-    private boolean isShut(Phase p) {
-        return !holds.containsKey(p.id().key());
+        return phases.subList(0, at).stream()
+                .filter(p -> opened(p.id()).isEmpty())
+                .findFirst();
     }
 
     /** When and by whom a hold point was opened. */
@@ -267,32 +283,15 @@ public final class RunState {
 
     /** The last oil temperature anyone read, K, and when. */
     public Optional<Instant> oilReadAt() {
-        return oils.isEmpty()
-                ? Optional.empty()
-                : Optional.of(oils.get(oils.size() - 1).at());
+        return oils.lastAt();
     }
 
     public OptionalDouble oil() {
-        return oils.isEmpty()
-                ? OptionalDouble.empty()
-                : OptionalDouble.of(oils.get(oils.size() - 1).kelvin());
+        return oils.last();
     }
 
     /** The oil, K, when this event of a step was read: its own, or one read no longer than a quarter of an hour apart. */
     public OptionalDouble oilAt(RunEvent event, String step) {
-        OptionalDouble own = event.body() instanceof Reading r
-                ? r.oil()
-                : event.body() instanceof Cracked c ? c.oil() : OptionalDouble.empty();
-        if (own.isPresent()) {
-            return own;
-        }
-        long before = record(step).doneSeq();
-        for (int i = oils.size() - 1; i >= 0; i--) {
-            Oil o = oils.get(i);
-            if (o.seq() < before) {
-                return OilState.stale(o.at(), event.at()) ? OptionalDouble.empty() : OptionalDouble.of(o.kelvin());
-            }
-        }
-        return OptionalDouble.empty();
+        return oils.at(event, record(step).doneSeq());
     }
 }

@@ -16,7 +16,7 @@ final class Screws {
     private static final double READING_NOISE = 0.002;
 
     private final PowerUnit unit;
-    private final Curves curves;
+    private final Answers answers;
     private final Map<String, ScrewModel> models = new HashMap<>();
     private final Map<String, Double> net = new HashMap<>();
     private final Map<String, Double> position = new HashMap<>();
@@ -28,9 +28,9 @@ final class Screws {
     private OptionalDouble last = OptionalDouble.empty();
     private boolean othersTurned;
 
-    Screws(PowerUnit unit, Curves curves) {
+    Screws(PowerUnit unit, Answers answers) {
         this.unit = unit;
-        this.curves = curves;
+        this.answers = answers;
         for (Setting s : unit.settings()) {
             models.put(s.id(), ScrewModel.from(s.screw().paPerTurn()));
         }
@@ -85,7 +85,7 @@ final class Screws {
 
     /** By the model the screw has the gauge at this reading, and no other limiter is near. */
     private boolean own(Step at, double reading) {
-        Optional<GaugeCurve> curve = curves.of(at);
+        Optional<GaugeCurve> curve = answers.curve(at);
         return curve.isEmpty() || !curve.get().above(reading) && !curve.get().below(reading);
     }
 

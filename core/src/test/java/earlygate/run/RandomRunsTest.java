@@ -31,14 +31,14 @@ class RandomRunsTest {
     void everyLogCanBeFoldedAndShown(String tag) {
         PowerUnit unit = read(document(tag));
         Plan plan = Planner.plan(unit, School.AUTO);
-        Curves curves = new Curves(unit);
+        Answers answers = new Answers(unit);
         Random random = new Random(tag.hashCode());
         for (int run = 0; run < RUNS; run++) {
             boolean rig = random.nextBoolean();
             List<RunEvent> log = new ArrayList<>();
             int length = 1 + random.nextInt(LONGEST);
             for (int i = 0; i < length; i++) {
-                RunState state = RunState.of(unit, plan, log, rig, curves);
+                RunState state = RunState.of(unit, plan, log, rig, answers);
                 Body body = any(random, state);
                 // One in eight gets past the rules, as a log of another version might.
                 if (random.nextInt(8) == 0 || RunRules.refusal(state, body).isEmpty()) {
@@ -46,11 +46,11 @@ class RandomRunsTest {
                     log.add(new RunEvent(log.size() + 1, at, "A", body));
                 }
             }
-            look(RunState.of(unit, plan, log, rig, curves), curves);
+            look(RunState.of(unit, plan, log, rig, answers), answers);
         }
     }
 
-    private static void look(RunState state, Curves curves) {
+    private static void look(RunState state, Answers answers) {
         for (Step s : state.plan().steps()) {
             StepJudge judge = new StepJudge(state, s);
             judge.judged().forEach(j -> assertThat(j.message().code()).isNotEmpty());
@@ -58,7 +58,7 @@ class RandomRunsTest {
             judge.mayBeLeft();
             judge.aboveSchematic();
         }
-        state.current().flatMap(s -> Coach.advice(state, s, curves)).ifPresent(a -> {
+        state.current().flatMap(s -> Coach.advice(state, s, answers)).ifPresent(a -> {
             assertThat(a.turns()).isFinite();
             assertThat(Math.abs(a.turns())).isLessThanOrEqualTo(20);
         });

@@ -61,7 +61,8 @@ class RateRunTest {
         PowerUnit coarse = read(unit(100));
         shows(steps, set, 12, Steps.WARM);
         assertThat(new StepJudge(
-                                RunState.of(coarse, steps.plan, steps.state().events(), false, new Curves(coarse)), set)
+                                RunState.of(coarse, steps.plan, steps.state().events(), false, new Answers(coarse)),
+                                set)
                         .judged()
                         .get(0)
                         .grade())

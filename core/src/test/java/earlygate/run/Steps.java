@@ -24,14 +24,14 @@ final class Steps {
 
     final PowerUnit unit;
     final Plan plan;
-    final Curves curves;
+    final Answers answers;
     private final boolean rig;
     private final List<RunEvent> log = new ArrayList<>();
 
     private Steps(PowerUnit unit, Plan plan, boolean rig) {
         this.unit = unit;
         this.plan = plan;
-        this.curves = new Curves(unit);
+        this.answers = new Answers(unit);
         this.rig = rig;
     }
 
@@ -81,11 +81,11 @@ final class Steps {
     }
 
     RunState state() {
-        return RunState.of(unit, plan, log, rig, curves);
+        return RunState.of(unit, plan, log, rig, answers);
     }
 
     Optional<Coach.Advice> advice(Step step) {
-        return Coach.advice(state(), step, curves);
+        return Coach.advice(state(), step, answers);
     }
 
     StepJudge judge(Step step) {

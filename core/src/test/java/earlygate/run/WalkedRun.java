@@ -32,7 +32,7 @@ abstract class WalkedRun {
 
     final PowerUnit unit = lg07();
     final Plan plan = Planner.plan(unit, School.AUTO);
-    final Curves curves = new Curves(unit);
+    final Answers answers = new Answers(unit);
     final List<RunEvent> log = new ArrayList<>();
     Instant now = Instant.EPOCH;
 
@@ -72,7 +72,7 @@ abstract class WalkedRun {
     }
 
     Optional<Coach.Advice> advice(Step step) {
-        return Coach.advice(state(), step, curves);
+        return Coach.advice(state(), step, answers);
     }
 
     void pass(Step step) {

@@ -82,7 +82,8 @@ class WhatIsKnownTest {
     @Test
     void theCurveKnowsWhoHasTheGaugeWhere() {
         Steps lg = Steps.lg();
-        GaugeCurve down = lg.curves.of(lg.of(Step.Kind.SET, "P1.compensator")).orElseThrow();
+        GaugeCurve down =
+                lg.answers.curve(lg.of(Step.Kind.SET, "P1.compensator")).orElseThrow();
         assertThat(down.highHolder()).contains("RV1");
         assertThat(down.lowHolder()).isEmpty();
         assertThat(down.above(177e5)).isTrue();
@@ -93,15 +94,15 @@ class WhatIsKnownTest {
         assertThat(down.from()).isEqualTo(20e5);
         assertThat(down.to()).isBetween(176e5, 195e5);
         GaugeCurve transfer = Steps.of("BP-11")
-                .curves
-                .of(Steps.of("BP-11").of(Step.Kind.SET, "RV1"))
+                .answers
+                .curve(Steps.of("BP-11").of(Step.Kind.SET, "RV1"))
                 .orElseThrow();
         assertThat(transfer.below(15.7e5)).isTrue();
         assertThat(transfer.below(60e5)).isFalse();
         assertThat(transfer.above(200e5)).isFalse();
         GaugeCurve peak = Steps.of("FB-02")
-                .curves
-                .of(Steps.of("FB-02").of(Step.Kind.SET, "UV1"))
+                .answers
+                .curve(Steps.of("FB-02").of(Step.Kind.SET, "UV1"))
                 .orElseThrow();
         assertThat(peak.above(158e5)).as("the relief holds").isTrue();
         assertThat(peak.above(142e5)).isFalse();

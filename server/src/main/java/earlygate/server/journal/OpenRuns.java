@@ -1,6 +1,6 @@
 package earlygate.server.journal;
 
-import earlygate.run.Curves;
+import earlygate.run.Answers;
 import earlygate.run.RunState;
 import earlygate.server.api.Input;
 import earlygate.server.journal.RunStore.RunHead;
@@ -18,7 +18,7 @@ import tools.jackson.databind.json.JsonMapper;
 @Component
 public class OpenRuns {
     /** @param unit with the targets that were derived when it was planned */
-    public record OpenRun(RunHead head, PowerUnit unit, GapSchool gaps, Curves curves) {}
+    public record OpenRun(RunHead head, PowerUnit unit, GapSchool gaps, Answers answers) {}
 
     private static final int KEPT = 64;
 
@@ -53,7 +53,7 @@ public class OpenRuns {
         String document = units.revision(head.tag(), head.revision()).document();
         GapSchool gaps = Input.gaps(json.readTree(head.gapSchool()));
         PowerUnit unit = Derivation.completed(Input.unitText(document).unit(), gaps);
-        return new OpenRun(head, unit, gaps, new Curves(unit));
+        return new OpenRun(head, unit, gaps, new Answers(unit));
     }
 
     public RunState state(long id) {
@@ -63,6 +63,6 @@ public class OpenRuns {
                 run.head().plan(),
                 runs.events(run.head()),
                 run.head().practice(),
-                run.curves());
+                run.answers());
     }
 }

@@ -50,6 +50,7 @@ public record RunView(
         List<PhaseProgress> phases,
         HoldView waitingAt,
         PlanView.StepView step,
+        List<String> carried,
         List<ReadingView> readings,
         List<String> missing,
         boolean mayDeviate,
@@ -126,6 +127,9 @@ public record RunView(
                         .toList(),
                 state.waitingAt().map(p -> hold(p, words)).orElse(null),
                 step == null ? null : PlanView.step(unit, step, words),
+                step == null
+                        ? List.of()
+                        : state.carried(step.id()).stream().map(words::say).toList(),
                 step == null ? List.of() : readings(state, step, words),
                 step == null ? List.of() : missing(state, step, words),
                 step != null && new StepJudge(state, step).mayBeLeft(),
@@ -207,7 +211,7 @@ public record RunView(
 
     private static AdviceView advice(RunState state, OpenRun run, Step step, Words chosen) {
         Words words = PlanView.readAs(state.unit(), step, chosen);
-        return Coach.advice(state, step, run.curves())
+        return Coach.advice(state, step, run.answers())
                 .map(a -> new AdviceView(
                         a.turns(),
                         Words.turns(Math.abs(a.turns())),

@@ -1,0 +1,55 @@
+package earlygate.run;
+
+import earlygate.gauge.GaugeSearch;
+import earlygate.network.Network;
+import earlygate.plan.Step;
+import earlygate.solve.Outcome;
+import earlygate.solve.Solver;
+import earlygate.solve.SteadyState;
+import earlygate.unit.PowerUnit;
+import earlygate.unit.Situation;
+import java.util.HashMap;
+import java.util.Map;
+import java.util.Optional;
+import java.util.function.Supplier;
+
+/**
+ * What the model says of one plan's steps, each answer computed when it is first asked for and kept over many folds of
+ * the run. Safe for several threads.
+ */
+public final class Answers {
+    /** Of steps with what was measured before them; a run that is read again and again begins anew after so many. */
+    private static final int MOST_KEPT = 2000;
+
+    private record Asked(String step, Map<String, Double> standing) {}
+
+    private final PowerUnit unit;
+    private final Network network;
+    private final Map<String, Optional<GaugeCurve>> curves = new HashMap<>();
+    private final Map<Asked, Carry.Shifted> shifted = new HashMap<>();
+
+    public Answers(PowerUnit unit) {
+        this.unit = unit;
+        this.network = new Network(unit);
+    }
+
+    /** Empty where the model has no answer or the gauge never follows the step's screw. */
+    synchronized Optional<GaugeCurve> curve(Step step) {
+        // A search of its own each time: it keeps its answers, and a run stays open for days.
+        return curves.computeIfAbsent(step.id(), id -> GaugeCurve.of(new GaugeSearch(unit), step));
+    }
+
+    /** The step with settings standing where they were measured, Pa. */
+    synchronized Carry.Shifted shifted(Step step, Map<String, Double> standing, Supplier<Carry.Shifted> computed) {
+        if (shifted.size() > MOST_KEPT) {
+            shifted.clear();
+        }
+        return shifted.computeIfAbsent(new Asked(step.id(), Map.copyOf(standing)), asked -> computed.get());
+    }
+
+    Optional<SteadyState> solve(Situation s) {
+        return new Solver(network).steady(network.conditions(s)) instanceof Outcome.Converged c
+                ? Optional.of(c.state())
+                : Optional.empty();
+    }
+}
