@@ -7,7 +7,9 @@ import earlygate.plan.Expect;
 import earlygate.plan.Goal;
 import earlygate.quantity.Si;
 import earlygate.solve.SteadyState;
+import earlygate.unit.Electric;
 import earlygate.unit.Setting;
+import earlygate.unit.Situation;
 import earlygate.unit.TestPoint;
 import java.util.ArrayList;
 import java.util.List;
@@ -16,7 +18,7 @@ import java.util.OptionalDouble;
 
 /**
  * Moved up and down by more than the gauge's error, the reading follows by at least half. A relief that is backed out
- * until it cracks is held by the pump: the fall must be seen.
+ * until it cracks is held by the pump: the fall must be seen, or the current climb.
  */
 final class Decides implements Check {
     private static final double HALF = 0.5;
@@ -25,6 +27,8 @@ final class Decides implements Check {
     private static final double RATE_NUDGE = 0.05;
 
     private static final double RATE_FOLLOWS = 0.2;
+    /** Of a motor's rated current, more than any clamp meter is off. */
+    private static final double CLIMBS = 0.05;
 
     @Override
     public List<Violation> of(Replay replay) {
@@ -98,13 +102,25 @@ final class Decides implements Check {
         OptionalDouble now = reads(replay, s.state(), goal);
         OptionalDouble then = reads(replay, replay.solve(s.at().withSetting(x.id(), to)), goal);
         double least = s.step().cracks() ? gauge.errorPa() : (HALF - 1e-3) * Math.abs(to - at);
+        boolean follows =
+                now.isPresent() && then.isPresent() && way * (then.getAsDouble() - now.getAsDouble()) >= least;
         return unless(
-                now.isPresent() && then.isPresent() && way * (then.getAsDouble() - now.getAsDouble()) >= least,
+                follows || s.step().cracks() && climbs(replay, s, s.at().withSetting(x.id(), to)),
                 s,
                 Reason.of(way > 0 ? "audit.does-not-follow-up" : "audit.does-not-follow-down")
                         .name("setting", x.id())
                         .name("gauge", gauge.id())
                         .pressure("by", Math.abs(to - at)));
+    }
+
+    /** A soft relief hardly pulls the gauge down; the current of whoever drives the pump tells it sooner. */
+    private static boolean climbs(Replay replay, Replay.Stand s, Situation cracked) {
+        Optional<SteadyState> then = replay.solve(cracked);
+        return then.isPresent()
+                && replay.unit.all(Electric.class).stream()
+                        .anyMatch(m -> then.get().driver(m.id()).current()
+                                        - s.state().get().driver(m.id()).current()
+                                >= CLIMBS * m.ratedCurrent());
     }
 
     private static OptionalDouble reads(Replay replay, Optional<SteadyState> state, Goal goal) {

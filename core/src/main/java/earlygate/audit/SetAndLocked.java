@@ -16,6 +16,9 @@ import java.util.Optional;
  * touched, the cut-off beside it is read again.
  */
 final class SetAndLocked implements Check {
+    /** m3/s; a shut valve passes nothing. */
+    private static final double SHUT = 1e-9;
+
     @Override
     public List<Violation> of(Replay replay) {
         List<Violation> found = new ArrayList<>();
@@ -30,6 +33,8 @@ final class SetAndLocked implements Check {
                 found.add(violation("audit.never-locked", id(replay, set), t.setting()));
             } else if (turned > locked) {
                 found.add(violation("audit.touched-after-lock", id(replay, turned), t.setting()));
+            } else if (!comesUpToIt(replay, replay.stands().get(locked), t)) {
+                found.add(violation("audit.crack-not-found-again", id(replay, locked), t.setting()));
             } else {
                 wrongPlace(replay, locked, t).ifPresent(found::add);
             }
@@ -51,6 +56,24 @@ final class SetAndLocked implements Check {
             }
         }
         return found;
+    }
+
+    /** A locked relief whose crack is found again: the pump comes up to it from where nothing passes, its own screw still. */
+    private static boolean comesUpToIt(Replay replay, Replay.Stand locked, Target t) {
+        if (!locked.step().cracks()) {
+            return true;
+        }
+        boolean pumpTurned = replay.unit.all(Pump.class).stream()
+                .anyMatch(p -> p.compensator().isPresent() && rises(replay, locked, p.compensatorId()));
+        boolean shut = replay.solve(locked.before())
+                .filter(s -> s.flow(t.setting()) < SHUT)
+                .isPresent();
+        return pumpTurned && shut;
+    }
+
+    private static boolean rises(Replay replay, Replay.Stand s, String setting) {
+        Setting x = replay.unit.setting(setting);
+        return Replay.setting(s.at(), x) > Replay.setting(s.before(), x);
     }
 
     /** A flow or power is set and locked after all pressures, or the plan says that it can't be seen. */

@@ -3,13 +3,10 @@ package earlygate.planner;
 import static earlygate.explain.Reason.of;
 import static earlygate.quantity.Si.BAR;
 
-import earlygate.explain.Value;
 import earlygate.gauge.Arrangement;
-import earlygate.plan.Expect;
 import earlygate.plan.Goal;
 import earlygate.plan.School;
 import earlygate.plan.Step.Kind;
-import earlygate.solve.SteadyState;
 import earlygate.unit.Engine;
 import earlygate.unit.PowerUnit;
 import earlygate.unit.Pump;
@@ -17,23 +14,12 @@ import earlygate.unit.Setting;
 import earlygate.unit.Situation;
 import earlygate.unit.Target;
 import earlygate.unit.TestPoint;
-import java.util.List;
-import java.util.Optional;
 
 /**
  * A main relief found by its crack while the compensated pump holds the line without flow: pump proved low, relief out of
  * the way (in one go or following in stages), pump up to the relief's target, relief out until it just passes.
  */
 final class CrackRoute {
-    /** Of what the relief is moved by, the reading follows at least so much when the relief has it. */
-    private static final double FOLLOWS = 0.5;
-
-    private static final double MOST_OVER = 30 * BAR;
-    /** What a crack that was turned past may have left of the relief's setting, and how far a screw may be too far in. */
-    private static final double LOW = 0.8;
-
-    private static final double PAST = 0.05;
-
     private final Site site;
     private final PowerUnit unit;
     private final Script script;
@@ -206,79 +192,6 @@ final class CrackRoute {
                 .people(2)
                 .minutes(8)
                 .add();
-        proof(leg, gauge, compensator, relief);
-    }
-
-    /**
-     * While the pump holds the line its gauge can't see the relief: with the pump raised until the gauge stops following,
-     * the relief has it, and is locked and read there.
-     */
-    private void proof(Course.Leg leg, TestPoint gauge, Setting compensator, Setting relief) {
-        Rehearsal m = site.rehearsal();
-        Target t = leg.target();
-        Optional<Double> above = above(gauge, compensator, relief);
-        if (above.isEmpty()) {
-            m.refuse(
-                    "relief-not-proved",
-                    relief.id(),
-                    of("plan.refused.not-proved").name("relief", relief.id()).name("compensator", compensator.id()));
-            return;
-        }
-        double turns = moves.turnsTo(compensator, above.get());
-        m.go(m.situation.withSetting(compensator.id(), above.get()));
-        double reads = readings.of(gauge);
-        script.step(
-                        Kind.START_POSITION,
-                        of("plan.prove-relief")
-                                .name("compensator", compensator.id())
-                                .name("gauge", gauge.id())
-                                .turns("turns", turns))
-                .why(of("plan.why.prove-relief").name("relief", relief.id()).name("compensator", compensator.id()))
-                .setting(compensator.id())
-                .goal(new Goal.CountTurns(gauge.id(), reads, moves.limit(gauge), turns))
-                .expect(standsSomewhere(gauge, reads))
-                .ifNot(of("plan.if-not.keeps-rising").name("compensator", compensator.id()))
-                .unprotected(m.alone(compensator.id()))
-                .caution("injection", "adjuster-only", "hot")
-                .fullFlow()
-                .people(2)
-                .minutes(2)
-                .add();
-        Goal again = new Goal.OnGauge(gauge.id(), reads, t.tolerancePa(), moves.limit(gauge));
-        moves.lockStep(t.setting(), again, List.of(readings.around(gauge, reads, t.tolerancePa())));
-    }
-
-    /** Where the relief really stands is told by its own step, the next: a crack is easily turned past. */
-    private static Expect standsSomewhere(TestPoint gauge, double reads) {
-        return new Expect(gauge.id(), Value.Kind.PRESSURE, reads, LOW * reads, reads * (1 + PAST) + gauge.errorPa());
-    }
-
-    /** The least compensator setting, Pa, at which the relief decides the gauge, no rating and no motor passed. */
-    private Optional<Double> above(TestPoint gauge, Setting compensator, Setting relief) {
-        Rehearsal m = site.rehearsal();
-        double crack = m.situation.settings().get(relief.id());
-        double by = 2 * gauge.errorPa() + 0.1 * BAR;
-        for (double over = 2 * BAR; over <= MOST_OVER; over += 0.5 * BAR) {
-            double to = crack + over;
-            if (to > compensator.screw().maxPa()) {
-                return Optional.empty();
-            }
-            Situation s = m.situation.withSetting(compensator.id(), to);
-            Optional<SteadyState> at = m.solved(s).filter(m::safe);
-            if (at.isEmpty()) {
-                return Optional.empty();
-            }
-            Optional<SteadyState> up = m.solved(s.withSetting(relief.id(), crack + by));
-            Optional<SteadyState> down = m.solved(s.withSetting(relief.id(), crack - by));
-            double now = at.get().pressure(gauge.line());
-            boolean follows = up.isPresent()
-                    && down.isPresent()
-                    && up.get().pressure(gauge.line()) - now > FOLLOWS * by
-                    && now - down.get().pressure(gauge.line()) > FOLLOWS * by;
-            if (follows) {
-                return Optional.of(to);
-            }
-        }
-        return Optional.empty();
+        new ReliefProof(site, moves).write(leg, gauge, compensator, relief);
     }
 }

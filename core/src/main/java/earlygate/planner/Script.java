@@ -257,7 +257,7 @@ final class Script {
             Optional<String> inControl =
                     goal.isEmpty() && expect.isEmpty() ? Optional.empty() : rehearsal.state.flatMap(this::holder);
             List<Move> moves = HandMoves.withScrews(rehearsal.unit, shown, s);
-            setting.filter(id -> kind == Kind.LOCK).ifPresent(id -> moves.add(Move.of(Move.Kind.NUT, id)));
+            setting.filter(id -> kind == Kind.LOCK).ifPresent(id -> moves.add(0, Move.of(Move.Kind.NUT, id)));
             moves.addAll(handled);
             Step step = new Step(
                     "s" + ++count,

@@ -57,11 +57,16 @@ public final class Coach {
         if (goal instanceof Goal.Rate rate) {
             return RateAdvice.next(run, step, rate);
         }
+        boolean locks = step.kind() == Step.Kind.LOCK;
+        if (goal instanceof Goal.Crack crack
+                && !(locks && run.record(step.id()).cracked().isPresent())) {
+            return CrackAdvice.next(run, step, crack);
+        }
         Coach coach = new Coach(run, step, (Goal.Measured) goal);
-        if (step.kind() == Step.Kind.LOCK) {
+        if (locks) {
             return coach.afterLocking();
         }
-        return Optional.of(goal instanceof Goal.Crack ? coach.toCrack() : coach.toReading(answers.curve(step)));
+        return Optional.of(coach.toReading(answers.curve(step)));
     }
 
     private static Advice counted(StepRecord record, Goal.Turned goal) {
@@ -85,51 +90,18 @@ public final class Coach {
         return new Advice(record.touchedEnd() ? 0 : next, reason);
     }
 
-    /** Large turns while the nominal crack is far, smaller ones towards it. */
-    private Advice toCrack() {
-        if (record.cracked().isPresent()) {
-            return new Advice(0, Reason.of("advice.cracked"));
-        }
-        if (crackWentBy(run, step)) {
-            return new Advice(
-                    0,
-                    Reason.of("advice.no-crack")
-                            .name("setting", step.setting().orElseThrow())
-                            .name("gauge", goal.testPoint())
-                            .turns("turned", Math.abs(record.turned())));
-        }
-        Screw screw = screw(run, step);
-        double nominal = Math.max(TurnAdvice.STEP, (screw.maxPa() - goal.targetPa()) / screw.paPerTurn());
-        double share = -record.turned() / nominal;
-        double turns = share < 0.4 ? 4 * TurnAdvice.STEP : share < 0.7 ? 2 * TurnAdvice.STEP : TurnAdvice.STEP;
-        Reason reason = Reason.of("advice.back-out").turns("turns", turns).pressure("moves", turns * screw.paPerTurn());
-        return new Advice(-turns, reason);
-    }
-
-    /** Backed out to its end, or further than the gentlest screw would need, and nothing cracked. */
-    static boolean crackWentBy(RunState run, Step step) {
-        StepRecord record = run.record(step.id());
-        String setting = step.setting().orElseThrow();
-        double way = screw(run, step).maxPa() - step.measured().orElseThrow().targetPa();
-        double most = Math.max(0, way) / run.screw(setting).lower() + 1;
-        return record.cracked().isEmpty() && (record.touchedEnd() || -record.turned() > most);
-    }
-
-    private static Screw screw(RunState run, Step step) {
-        return run.unit().setting(step.setting().orElseThrow()).screw();
-    }
-
     /** The nut drags: how far to set against it before it is tightened again. */
     private Optional<Advice> afterLocking() {
         boolean failed = new StepJudge(run, step)
                 .judged().stream().anyMatch(j -> goal.reads(j.instrument()) && j.grade() != Grade.PASS);
         boolean cracked = run.plan().steps().stream()
                 .anyMatch(s -> s.cracks() && s.setting().equals(step.setting()));
-        boolean held = cracked && !step.readsItself();
-        if (!failed || held || record.measure().isEmpty()) {
+        boolean held = cracked && !step.readsItself() && !step.cracks();
+        OptionalDouble left = new StepJudge(run, step).decisive();
+        if (!failed || held || left.isEmpty()) {
             return Optional.empty();
         }
-        double off = goal.targetPa() - record.measure().getAsDouble();
+        double off = goal.targetPa() - left.getAsDouble();
         double turns = Math.round(off / model().slope() / TurnAdvice.STEP) * TurnAdvice.STEP;
         if (turns == 0) {
             turns = Math.copySign(TurnAdvice.STEP, off);

@@ -113,13 +113,15 @@ public record RunRecord(
     private static SettingRecord setting(RunState run, Setting s, Target target) {
         Optional<Step> lock = of(run, s, Step.Kind.LOCK);
         Optional<StepRecord> record = lock.map(x -> run.record(x.id()));
-        Optional<RunEvent> reading = lock.flatMap(
-                x -> record.get().readingEvent(x.goal().orElseThrow().testPoint()));
+        Optional<RunEvent> reading = lock.flatMap(x -> x.cracks()
+                ? record.get().crackedEvent()
+                : record.get().readingEvent(x.goal().orElseThrow().testPoint()));
         // Where the gauge shows more than the setting (margin, override, drops), the difference is taken off again.
         double offset = lock.flatMap(Step::measured)
                 .map(g -> g.targetPa() - target.pressurePa())
                 .orElse(0.0);
-        OptionalDouble measured = record.map(StepRecord::measure).orElse(OptionalDouble.empty());
+        OptionalDouble measured =
+                lock.map(x -> new StepJudge(run, x).decisive()).orElse(OptionalDouble.empty());
         OptionalDouble asLeft =
                 measured.isPresent() ? OptionalDouble.of(measured.getAsDouble() - offset) : OptionalDouble.empty();
         Optional<Verdict.Grade> grade = lock.flatMap(x -> new StepJudge(run, x)

@@ -6,6 +6,7 @@ import earlygate.judge.TurnAdvice;
 import earlygate.judge.Verdict.Grade;
 import earlygate.plan.Expect;
 import earlygate.plan.Goal;
+import earlygate.plan.Move;
 import earlygate.plan.Step;
 import earlygate.plan.Step.Demand;
 import earlygate.run.RunEvent.Reading;
@@ -64,7 +65,7 @@ public final class StepJudge {
         for (Map.Entry<String, Double> other : record.turnedBy().entrySet()) {
             boolean own = step.setting().filter(other.getKey()::equals).isPresent()
                     && step.goal().isPresent();
-            if (!own && Math.abs(other.getValue()) >= A_TRACE) {
+            if (!own && !asked(other.getKey()) && Math.abs(other.getValue()) >= A_TRACE) {
                 missing.add(putBack(other.getKey(), other.getValue()));
             }
         }
@@ -78,6 +79,11 @@ public final class StepJudge {
             missing.add(Reason.of("run.need.load-moved"));
         }
         return missing;
+    }
+
+    /** Whether the plan has another screw turned in this step. */
+    private boolean asked(String setting) {
+        return step.moves().stream().anyMatch(m -> m.kind() == Move.Kind.TURN && m.id().equals(setting));
     }
 
     private static Reason putBack(String setting, double turned) {
@@ -131,7 +137,7 @@ public final class StepJudge {
     /** A relief turned after its crack was found has no valid reading, unless it is locked where it has the gauge. */
     private Optional<Reason> crackVoid() {
         String setting = step.setting().orElse("");
-        if (step.kind() != Step.Kind.LOCK || step.readsItself()) {
+        if (step.kind() != Step.Kind.LOCK || step.readsItself() || step.cracks()) {
             return Optional.empty();
         }
         return run.plan().steps().stream()

@@ -16,8 +16,8 @@ public final class WayBack {
         StepJudge judge = new StepJudge(run, step);
         boolean fails = judge.judged().stream().anyMatch(j -> j.grade() != Grade.PASS);
         List<Step> before = run.plan().steps().subList(0, run.plan().steps().indexOf(step));
-        if (step.cracks()) {
-            if (Coach.crackWentBy(run, step)) {
+        if (step.cracks() && step.kind() == Step.Kind.SET) {
+            if (CrackAdvice.wentBy(run, step)) {
                 return last(
                         before,
                         s -> s.kind() == Step.Kind.START_POSITION && s.setting().equals(step.setting()));

@@ -135,7 +135,9 @@ final class LiveRig {
     private void watchAnew(RunState state) {
         stoodStill = false;
         boolean due = step.isPresent()
+                // A locked relief is come up to from below: no fall tells it, a hand marks it.
                 && step.get().cracks()
+                && step.get().kind() == Step.Kind.SET
                 && (state == null || state.record(step.get().id()).cracked().isEmpty());
         crack = due
                 ? new CrackDetector(

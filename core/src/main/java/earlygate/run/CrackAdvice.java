@@ -1,0 +1,67 @@
+package earlygate.run;
+
+import earlygate.explain.Reason;
+import earlygate.judge.TurnAdvice;
+import earlygate.plan.Goal;
+import earlygate.plan.Move;
+import earlygate.plan.Step;
+import earlygate.run.Coach.Advice;
+import earlygate.unit.Screw;
+import java.util.Optional;
+
+/** How a relief's crack is come to: backed out against the pump, or, once it is locked, with the pump from below. */
+final class CrackAdvice {
+    private CrackAdvice() {}
+
+    static Optional<Advice> next(RunState run, Step step, Goal.Crack goal) {
+        return step.kind() == Step.Kind.LOCK ? fromBelow(step, goal) : Optional.of(backOut(run, step, goal));
+    }
+
+    /** Large turns while the nominal crack is far, smaller ones towards it. */
+    private static Advice backOut(RunState run, Step step, Goal.Crack goal) {
+        StepRecord record = run.record(step.id());
+        if (record.cracked().isPresent()) {
+            return new Advice(0, Reason.of("advice.cracked"));
+        }
+        if (wentBy(run, step)) {
+            return new Advice(
+                    0,
+                    Reason.of("advice.no-crack")
+                            .name("setting", step.setting().orElseThrow())
+                            .name("gauge", goal.testPoint())
+                            .turns("turned", Math.abs(record.turned())));
+        }
+        Screw screw = screw(run, step);
+        double nominal = Math.max(TurnAdvice.STEP, (screw.maxPa() - goal.targetPa()) / screw.paPerTurn());
+        double share = -record.turned() / nominal;
+        double turns = share < 0.4 ? 4 * TurnAdvice.STEP : share < 0.7 ? 2 * TurnAdvice.STEP : TurnAdvice.STEP;
+        Reason reason = Reason.of("advice.back-out").turns("turns", turns).pressure("moves", turns * screw.paPerTurn());
+        return new Advice(-turns, reason);
+    }
+
+    /** The relief is locked: the pump is what is turned. */
+    private static Optional<Advice> fromBelow(Step step, Goal.Crack goal) {
+        return step.moves().stream()
+                .filter(m -> m.kind() == Move.Kind.TURN)
+                .findFirst()
+                .map(m -> new Advice(
+                        0,
+                        Reason.of("advice.up-to-crack")
+                                .name("compensator", m.id())
+                                .name("relief", step.setting().orElseThrow())
+                                .name("gauge", goal.testPoint())));
+    }
+
+    /** Backed out to its end, or further than the gentlest screw would need, and nothing cracked. */
+    static boolean wentBy(RunState run, Step step) {
+        StepRecord record = run.record(step.id());
+        String setting = step.setting().orElseThrow();
+        double way = screw(run, step).maxPa() - step.measured().orElseThrow().targetPa();
+        double most = Math.max(0, way) / run.screw(setting).lower() + 1;
+        return record.cracked().isEmpty() && (record.touchedEnd() || -record.turned() > most);
+    }
+
+    private static Screw screw(RunState run, Step step) {
+        return run.unit().setting(step.setting().orElseThrow()).screw();
+    }
+}
