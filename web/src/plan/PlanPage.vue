@@ -15,12 +15,18 @@ import RefusalList from './RefusalList.vue'
 import SchoolTable from './SchoolTable.vue'
 import StepDetail from './StepDetail.vue'
 import StepList from './StepList.vue'
+import { useAsFound } from './useAsFound'
 import { usePlan } from './usePlan'
 
 const props = defineProps<{ tag: string }>()
 const display = useDisplay()
 const school = ref('auto')
 const sectionOrder = ref('highest-first')
+const asFound = useAsFound(props.tag)
+const WAYS = [
+  { label: say('plan.planPage.counted'), value: 'count' },
+  { label: say('plan.planPage.read'), value: 'read' },
+]
 const GAPS = [
   { label: say('plan.planPage.bar-between'), value: { kind: 'fixed', bar: 14 } },
   { label: say('plan.planPage.bar-between-2'), value: { kind: 'fixed', bar: 17 } },
@@ -29,7 +35,7 @@ const GAPS = [
 ]
 const gap = ref(GAPS[0])
 const gapSchool = computed(() => gap.value?.value ?? {})
-const { data, error } = usePlan(props.tag, school, sectionOrder, gapSchool)
+const { data, error } = usePlan(props.tag, school, sectionOrder, asFound, gapSchool)
 const chosen = ref('')
 
 const steps = computed(() => data.value?.plan.phases.flatMap((p) => p.steps) ?? [])
@@ -45,7 +51,8 @@ const positions = computed(() => (step.value?.situation as { positions?: Record<
 const sections = computed(() => data.value?.unit.components.some((c) => c.type === 'section') ?? false)
 const chosenGap = computed(() => JSON.stringify(gapSchool.value))
 const query = computed(
-  () => `school=${school.value}&sectionOrder=${sectionOrder.value}&gapSchool=${encodeURIComponent(chosenGap.value)}&${display.query}`,
+  () =>
+    `school=${school.value}&sectionOrder=${sectionOrder.value}&asFound=${asFound.value}&gapSchool=${encodeURIComponent(chosenGap.value)}&${display.query}`,
 )
 
 watch(steps, (all) => {
@@ -78,6 +85,10 @@ function go(by: number) {
         >{{ say('plan.planPage.gap') }}
         <Select v-model="gap" :options="GAPS" option-label="label" :aria-label="say('plan.planPage.gap-school')"
       /></label>
+      <label
+        >{{ say('plan.planPage.as-found') }}
+        <Select v-model="asFound" :options="WAYS" option-label="label" option-value="value" :aria-label="say('plan.planPage.as-found-by')"
+      /></label>
       <label v-if="sections"
         >{{ say('plan.planPage.sections') }}
         <select v-model="sectionOrder" class="p-inputtext">
@@ -95,7 +106,7 @@ function go(by: number) {
         <a :href="`/api/units/${tag}/plan.json?${query}`" download
           ><Button :label="say('plan.planPage.json')" severity="secondary" outlined tabindex="-1"
         /></a>
-        <RouterLink :to="{ name: 'start', params: { tag }, query: { school, sectionOrder, gapSchool: chosenGap } }"
+        <RouterLink :to="{ name: 'start', params: { tag }, query: { school, sectionOrder, asFound, gapSchool: chosenGap } }"
           ><Button :label="say('plan.planPage.walk-this-plan')" tabindex="-1"
         /></RouterLink>
       </template>

@@ -5,10 +5,18 @@ import { useDisplay } from '../display/display'
 import type { UnitFile } from '../units/unitFile'
 
 /** The stored unit with the plan that follows from it. */
-export function usePlan(tag: string, school: Ref<string>, sectionOrder: Ref<string>, gapSchool: Ref<object>) {
+export function usePlan(tag: string, school: Ref<string>, sectionOrder: Ref<string>, asFound: Ref<string>, gapSchool: Ref<object>) {
   const display = useDisplay()
   return useQuery({
-    queryKey: computed(() => ['plan', tag, display.pressure, school.value, sectionOrder.value, JSON.stringify(gapSchool.value)]),
+    queryKey: computed(() => [
+      'plan',
+      tag,
+      display.pressure,
+      school.value,
+      sectionOrder.value,
+      asFound.value,
+      JSON.stringify(gapSchool.value),
+    ]),
     queryFn: async () => {
       const stored = await call<Schema['UnitDocument']>('GET', `/api/units/${tag}`)
       const unit = stored.document as UnitFile
@@ -16,6 +24,7 @@ export function usePlan(tag: string, school: Ref<string>, sectionOrder: Ref<stri
         unit,
         school: school.value,
         sectionOrder: sectionOrder.value,
+        asFound: asFound.value,
         gapSchool: gapSchool.value,
       })
       return { unit, revision: stored.revision, plan }

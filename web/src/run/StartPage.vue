@@ -36,6 +36,7 @@ async function start() {
       technician: name.value,
       school: String(route.query.school ?? 'auto'),
       sectionOrder: String(route.query.sectionOrder ?? 'highest-first'),
+      asFound: route.query.asFound === undefined ? undefined : String(route.query.asFound),
       gapSchool,
       practice: practice.value,
       key: `${key}-${practice.value}`,

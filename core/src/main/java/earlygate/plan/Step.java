@@ -62,7 +62,9 @@ public record Step(
         /** One of several readings that must agree. */
         RETURN,
         /** A drive with an on-time limit rests. */
-        REST
+        REST,
+        /** Reads a setting as it came. */
+        AS_FOUND
     }
 
     public enum Kind implements Keyed {

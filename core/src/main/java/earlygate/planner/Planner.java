@@ -3,10 +3,12 @@ package earlygate.planner;
 import earlygate.audit.Audit;
 import earlygate.explain.Reason;
 import earlygate.gauge.GaugeSearch;
+import earlygate.plan.AsFound;
 import earlygate.plan.Phase;
 import earlygate.plan.Plan;
 import earlygate.plan.School;
 import earlygate.plan.SectionOrder;
+import earlygate.plan.Step;
 import earlygate.unit.PowerUnit;
 import earlygate.unit.Pump;
 import earlygate.unit.ReliefValve;
@@ -17,6 +19,7 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.ToDoubleFunction;
 
 /**
  * Derives the commissioning sequence from the circuit and proves it on the model: {@link Course} finds the order,
@@ -37,6 +40,11 @@ public final class Planner {
     }
 
     public static Plan plan(PowerUnit unit, School school, SectionOrder sections) {
+        return plan(unit, school, sections, AsFound.COUNT);
+    }
+
+    /** With the settings read as they came, where the unit is asked for that and is safe as it stands. */
+    public static Plan plan(PowerUnit unit, School school, SectionOrder sections, AsFound asFound) {
         List<Plan.Refusal> unfit = unfit(unit);
         if (!unfit.isEmpty()) {
             return refused(school, unfit, List.of());
@@ -48,7 +56,7 @@ public final class Planner {
             return refused(school, course.stuck(), List.of());
         }
         List<Plan> all = schools(unit).stream()
-                .map(s -> one(unit, search, course, legs.get(), s))
+                .map(s -> one(unit, search, course, legs.get(), s, asFound))
                 .toList();
         List<Plan.Comparison> comparison =
                 all.stream().flatMap(p -> p.comparison().stream()).toList();
@@ -58,6 +66,9 @@ public final class Planner {
         }
         List<Reason> order = new ArrayList<>(course.told(legs.get()));
         order.addAll(Rates.lastOf(unit, chosen));
+        if (asFound == AsFound.READ && chosen.steps().stream().noneMatch(s -> s.demands(Step.Demand.AS_FOUND))) {
+            order.add(Reason.of("order.as-found-counted"));
+        }
         return chosen.handedOut(why(unit, chosen, all), comparison, order);
     }
 
@@ -84,15 +95,31 @@ public final class Planner {
                 .findFirst();
     }
 
-    private static Plan one(PowerUnit unit, GaugeSearch search, Course course, List<Course.Leg> legs, School school) {
+    /** A unit that can't be run as it stands is planned with its screws backed out first, and counted. */
+    private static Plan one(
+            PowerUnit unit, GaugeSearch search, Course course, List<Course.Leg> legs, School school, AsFound asFound) {
+        Plan plan = written(unit, search, course, legs, school, asFound);
+        return asFound == AsFound.COUNT || plan.refused().isEmpty()
+                ? plan
+                : written(unit, search, course, legs, school, AsFound.COUNT);
+    }
+
+    private static Plan written(
+            PowerUnit unit, GaugeSearch search, Course course, List<Course.Leg> legs, School school, AsFound asFound) {
+        boolean read = asFound == AsFound.READ;
+        ToDoubleFunction<Setting> start = s -> course.start(s, school == School.LEAD_WITH_RELIEF);
         Site site = Site.of(unit, search);
         Preliminaries before = new Preliminaries(site);
         before.paper();
         before.makeSafe();
-        before.beforeStart(s -> course.start(s, school == School.LEAD_WITH_RELIEF));
+        before.beforeStart(read ? Optional.empty() : Optional.of(start));
         FirstStart first = new FirstStart(site);
         first.firstStart();
         first.warmUp();
+        if (read) {
+            new AsFoundReadings(site).write();
+            before.startPositions(start);
+        }
         Setter setter = new Setter(site, school, legs);
         setter.set();
         setter.lock();

@@ -20,6 +20,7 @@ import earlygate.unit.Situation;
 import earlygate.unit.Target;
 import earlygate.unit.TestPoint;
 import earlygate.unit.Throttle;
+import java.util.Optional;
 import java.util.function.ToDoubleFunction;
 
 /** Phases 1 to 3: paper, make safe, before the first start. */
@@ -120,7 +121,8 @@ final class Preliminaries {
         }
     }
 
-    void beforeStart(ToDoubleFunction<Setting> start) {
+    /** @param start where each screw is put before the first start; empty where each is left as it came */
+    void beforeStart(Optional<ToDoubleFunction<Setting>> start) {
         script.phase(Phase.Id.BEFORE_START);
         script.step(
                         Kind.CHECK,
@@ -151,11 +153,7 @@ final class Preliminaries {
             }
         }
         site.drivers().forEach(this::supply);
-        for (Setting s : unit.settings()) {
-            if (unit.target(s.id()).isPresent()) {
-                begin(s, start.applyAsDouble(s));
-            }
-        }
+        start.ifPresent(this::startPositions);
         Rehearsal m = site.rehearsal();
         Situation still = m.situation.centred(unit);
         for (Throttle t : site.handValves()) {
@@ -168,6 +166,14 @@ final class Preliminaries {
                     .moves(site.loads())
                     .minutes(1)
                     .add();
+        }
+    }
+
+    void startPositions(ToDoubleFunction<Setting> start) {
+        for (Setting s : unit.settings()) {
+            if (unit.target(s.id()).isPresent()) {
+                begin(s, start.applyAsDouble(s));
+            }
         }
     }
 

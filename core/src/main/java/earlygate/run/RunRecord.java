@@ -166,6 +166,10 @@ public record RunRecord(
     private record Found(double pressurePa, AsFound from) {}
 
     private static Found found(RunState run, Setting s, OptionalDouble asLeft, double offset) {
+        OptionalDouble came = asItCame(run, s);
+        if (came.isPresent()) {
+            return new Found(Math.max(0, came.getAsDouble()), AsFound.READ);
+        }
         if (run.firstRead(s.id()).isPresent()) {
             return new Found(Math.max(0, run.firstRead(s.id()).getAsDouble() - offset), AsFound.READ);
         }
@@ -182,6 +186,24 @@ public record RunRecord(
             return new Found(Math.max(0, found), AsFound.BY_TURNS);
         }
         return new Found(Math.max(0, s.present()), AsFound.FROM_SHEET);
+    }
+
+    /** Where its own step read it before any screw was touched: the sheet's value, and what the gauge showed more. */
+    private static OptionalDouble asItCame(RunState run, Setting s) {
+        return run.plan().steps().stream()
+                .filter(x -> x.demands(Step.Demand.AS_FOUND)
+                        && x.setting().filter(s.id()::equals).isPresent()
+                        && x.expect().stream()
+                                .allMatch(e -> run.record(x.id())
+                                        .reading(e.instrument())
+                                        .isPresent()))
+                .mapToDouble(x -> s.present() + more(run, x, 0) - (x.expect().size() > 1 ? more(run, x, 1) : 0))
+                .findFirst();
+    }
+
+    private static double more(RunState run, Step step, int at) {
+        Expect e = step.expect().get(at);
+        return run.record(step.id()).reading(e.instrument()).orElseThrow().value() - e.value();
     }
 
     private static Optional<Step> of(RunState run, Setting s, Step.Kind kind) {

@@ -48,6 +48,10 @@ final class Steps {
         return new Steps(unit, Planner.plan(unit, School.AUTO), false);
     }
 
+    static Steps of(PowerUnit unit, Plan plan) {
+        return new Steps(unit, plan, false);
+    }
+
     /** The same plan on a machine that reports what is done to it. */
     Steps onRig() {
         return new Steps(unit, plan, true);

@@ -3,6 +3,7 @@ package earlygate.server.api;
 import static earlygate.quantity.Si.BAR;
 
 import earlygate.explain.Reason;
+import earlygate.plan.AsFound;
 import earlygate.plan.School;
 import earlygate.plan.SectionOrder;
 import earlygate.quantity.Keyed;
@@ -17,6 +18,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.JsonNodeFactory;
 import tools.jackson.databind.node.MissingNode;
@@ -133,6 +135,15 @@ public final class Input {
         } catch (IllegalArgumentException e) {
             throw ApiProblem.badInput(
                     "sectionOrder", Reason.of("api.section-order").name("value", key));
+        }
+    }
+
+    /** Empty where nothing is asked for. */
+    public static Optional<AsFound> asFound(String key) {
+        try {
+            return Optional.ofNullable(key).map(k -> Keyed.of(AsFound.class, k));
+        } catch (IllegalArgumentException e) {
+            throw ApiProblem.badInput("asFound", Reason.of("api.as-found").name("value", key));
         }
     }
 

@@ -6,6 +6,7 @@ import earlygate.explain.Reason;
 import earlygate.ladder.Acceptance;
 import earlygate.ladder.Ladder;
 import earlygate.network.Network;
+import earlygate.plan.AsFound;
 import earlygate.plan.Plan;
 import earlygate.planner.Planner;
 import earlygate.quantity.PressureUnit;
@@ -49,6 +50,7 @@ class CalcController {
             @Schema(implementation = Object.class) JsonNode gapSchool,
             String school,
             String sectionOrder,
+            String asFound,
             List<Asked> schematic,
             List<String> accepted,
             Map<String, Double> measured,
@@ -163,7 +165,11 @@ class CalcController {
         GapSchool gaps = Input.gaps(request.gapSchool());
         PowerUnit unit = Derivation.completed(Input.unit(request.unit()), gaps);
         Words words = Words.in(pressure);
-        Plan plan = Planner.plan(unit, Input.school(request.school()), Input.sections(request.sectionOrder()));
+        Plan plan = Planner.plan(
+                unit,
+                Input.school(request.school()),
+                Input.sections(request.sectionOrder()),
+                Input.asFound(request.asFound()).orElse(AsFound.COUNT));
         return PlanView.of(unit, plan, words);
     }
 

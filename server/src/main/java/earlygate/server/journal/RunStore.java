@@ -5,6 +5,7 @@ import static earlygate.server.tables.Tables.RUN_EVENT;
 import static earlygate.server.tables.Tables.RUN_TAIL;
 
 import earlygate.explain.Reason;
+import earlygate.plan.AsFound;
 import earlygate.plan.Plan;
 import earlygate.rig.Standing;
 import earlygate.run.RunEvent;
@@ -162,6 +163,11 @@ public class RunStore {
     public Optional<RunSummary> commissioned(String tag) {
         return list(RUN.TAG.eq(tag).and(RUN.FINISHED_AT.isNotNull()).and(RUN.PRACTICE.isFalse()), 1).stream()
                 .findFirst();
+    }
+
+    /** What its history asks for: a unit that has run at the machine before is read as it came. */
+    public AsFound asFound(String tag) {
+        return commissioned(tag).isPresent() ? AsFound.READ : AsFound.COUNT;
     }
 
     private static RunSummary summary(Record r) {

@@ -6,6 +6,7 @@ import earlygate.planner.Planner;
 import earlygate.quantity.PressureUnit;
 import earlygate.server.api.Input;
 import earlygate.server.api.PlanView;
+import earlygate.server.journal.RunStore;
 import earlygate.server.units.UnitStore;
 import earlygate.server.units.UnitStore.StoredUnit;
 import earlygate.server.words.ApiProblem;
@@ -32,9 +33,11 @@ import tools.jackson.databind.json.JsonMapper;
 @RequestMapping("/api/units/{tag}")
 class PlanController {
     private final UnitStore units;
+    private final RunStore runs;
 
-    PlanController(UnitStore units) {
+    PlanController(UnitStore units, RunStore runs) {
         this.units = units;
+        this.runs = runs;
     }
 
     private record Derived(StoredUnit stored, PowerUnit unit, PlanView plan, List<Plan.Refusal> refused) {}
@@ -43,12 +46,16 @@ class PlanController {
         StoredUnit stored = units.newest(wish.tag());
         GapSchool gaps = wish.gaps();
         PowerUnit unit = Derivation.completed(Input.unitText(stored.document()).unit(), gaps);
-        Plan plan = Planner.plan(unit, Input.school(wish.school()), Input.sections(wish.sectionOrder()));
+        Plan plan = Planner.plan(
+                unit,
+                Input.school(wish.school()),
+                Input.sections(wish.sectionOrder()),
+                Input.asFound(wish.asFound()).orElseGet(() -> runs.asFound(wish.tag())));
         return new Derived(stored, unit, PlanView.of(unit, plan, Words.in(pressure)), plan.refused());
     }
 
     /** What was chosen on Plan. {@code gapSchool} is the JSON object of the calculation API; left out, the default. */
-    private record Wish(String tag, String school, String sectionOrder, String gapSchool) {
+    private record Wish(String tag, String school, String sectionOrder, String asFound, String gapSchool) {
         GapSchool gaps() {
             try {
                 return gapSchool == null
@@ -75,12 +82,13 @@ class PlanController {
             @PathVariable String tag,
             @RequestParam(defaultValue = "auto") String school,
             @RequestParam(required = false) String sectionOrder,
+            @RequestParam(required = false) String asFound,
             @RequestParam(required = false) String gapSchool,
             @RequestParam(defaultValue = "bar") PressureUnit pressure) {
         return ResponseEntity.ok()
                 .header(HttpHeaders.CONTENT_DISPOSITION, attachment(tag, "json"))
                 .contentType(MediaType.APPLICATION_JSON)
-                .body(derive(new Wish(tag, school, sectionOrder, gapSchool), pressure)
+                .body(derive(new Wish(tag, school, sectionOrder, asFound, gapSchool), pressure)
                         .plan());
     }
 
@@ -89,12 +97,13 @@ class PlanController {
             @PathVariable String tag,
             @RequestParam(defaultValue = "auto") String school,
             @RequestParam(required = false) String sectionOrder,
+            @RequestParam(required = false) String asFound,
             @RequestParam(required = false) String gapSchool,
             @RequestParam(defaultValue = "bar") PressureUnit pressure) {
         return ResponseEntity.ok()
                 .header(HttpHeaders.CONTENT_DISPOSITION, attachment(tag, "csv"))
                 .contentType(new MediaType("text", "csv", StandardCharsets.UTF_8))
-                .body(PlanCsv.write(walkable(new Wish(tag, school, sectionOrder, gapSchool), pressure)
+                .body(PlanCsv.write(walkable(new Wish(tag, school, sectionOrder, asFound, gapSchool), pressure)
                         .plan()));
     }
 
@@ -103,9 +112,10 @@ class PlanController {
             @PathVariable String tag,
             @RequestParam(defaultValue = "auto") String school,
             @RequestParam(required = false) String sectionOrder,
+            @RequestParam(required = false) String asFound,
             @RequestParam(required = false) String gapSchool,
             @RequestParam(defaultValue = "bar") PressureUnit pressure) {
-        Derived d = walkable(new Wish(tag, school, sectionOrder, gapSchool), pressure);
+        Derived d = walkable(new Wish(tag, school, sectionOrder, asFound, gapSchool), pressure);
         return ResponseEntity.ok()
                 .header(HttpHeaders.CONTENT_DISPOSITION, attachment(tag, "pdf"))
                 .contentType(MediaType.APPLICATION_PDF)

@@ -28,6 +28,7 @@ import tools.jackson.databind.JsonNode;
 @RequestMapping("/api/runs")
 class RunController {
     /**
+     * @param asFound read or count; left out, what its history says: a unit that has run is read as it came
      * @param practice true for the practice rig, false for typed readings at the machine
      * @param key the sender's own name for this start; sent again, the same run answers
      */
@@ -37,6 +38,7 @@ class RunController {
             String school,
             @Schema(implementation = Object.class) JsonNode gapSchool,
             String sectionOrder,
+            String asFound,
             boolean practice,
             String key) {}
 
@@ -66,6 +68,7 @@ class RunController {
                 Input.school(r.school()),
                 r.gapSchool(),
                 Input.sections(r.sectionOrder()),
+                Input.asFound(r.asFound()),
                 r.practice(),
                 r.key()));
         return run(id, pressure);

@@ -4,6 +4,7 @@ import earlygate.explain.Reason;
 import earlygate.ladder.Acceptance;
 import earlygate.ladder.Finding;
 import earlygate.ladder.Ladder;
+import earlygate.plan.AsFound;
 import earlygate.plan.Goal;
 import earlygate.plan.Plan;
 import earlygate.plan.School;
@@ -20,6 +21,7 @@ import earlygate.target.Derivation;
 import earlygate.target.GapSchool;
 import earlygate.unit.PowerUnit;
 import java.util.List;
+import java.util.Optional;
 import org.springframework.stereotype.Service;
 import tools.jackson.databind.JsonNode;
 
@@ -33,6 +35,7 @@ class RunStarts {
             School school,
             JsonNode gapSchool,
             SectionOrder sections,
+            Optional<AsFound> asFound,
             boolean practice,
             String key) {}
 
@@ -61,7 +64,8 @@ class RunStarts {
         GapSchool gaps = Input.gaps(start.gapSchool());
         PowerUnit unit = Derivation.completed(Input.unitText(stored.document()).unit(), gaps);
         nothingStands(stored, unit, gaps);
-        Plan plan = Planner.plan(unit, start.school(), start.sections());
+        AsFound asFound = start.asFound().orElseGet(() -> store.asFound(start.tag()));
+        Plan plan = Planner.plan(unit, start.school(), start.sections(), asFound);
         if (!plan.refused().isEmpty()) {
             Plan.Refusal first = plan.refused().get(0);
             throw ApiProblem.conflict("plan", first.message());
