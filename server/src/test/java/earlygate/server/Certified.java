@@ -6,11 +6,14 @@ import static org.assertj.core.api.Assertions.within;
 
 import earlygate.rig.Rig;
 import earlygate.unit.PowerUnit;
+import earlygate.unit.Setting;
 import earlygate.unit.file.UnitFile;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.Map;
+import java.util.stream.Collectors;
 import tools.jackson.databind.JsonNode;
 
 /** What a record certifies of a demo unit, held against the machine itself. */
@@ -56,6 +59,26 @@ final class Certified {
                             expected(unit, id, target),
                             within(s.get("toleranceBar").asDouble() + past));
         }
+    }
+
+    /** Where every screw really stands, bar. */
+    static Map<String, Double> standing(PowerUnit unit, Rig rig) {
+        return unit.settings().stream().collect(Collectors.toMap(Setting::id, s -> rig.trueSetting(s.id()) / BAR));
+    }
+
+    /** @return how many settings the record says were read as found; each stood there, but for the gauge's own error */
+    static int asItCame(PowerUnit unit, JsonNode record, Map<String, Double> came) {
+        int read = 0;
+        for (JsonNode s : record.get("settings")) {
+            if (s.get("asFoundFrom").asString().startsWith("read")) {
+                String id = s.get("setting").asString();
+                assertThat(s.get("asFoundBar").asDouble())
+                        .as("%s %s as found", unit.tag(), id)
+                        .isCloseTo(came.get(id), within(s.get("toleranceBar").asDouble()));
+                read++;
+            }
+        }
+        return read;
     }
 
     /** A relief set at flow stands below its full-flow pressure by its override at the pump's flow. */

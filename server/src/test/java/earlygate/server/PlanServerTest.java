@@ -61,6 +61,9 @@ class PlanServerTest extends OnAServer {
         assertThat(server.get("/api/units/NH-04/plan.json?sectionOrder=nonsense")
                         .problem())
                 .contains("highest-first or branches-first");
+        assertThat(server.get("/api/units/NH-04/plan.json?asFound=guess").problem())
+                .contains("\"guess\"", "read or count");
+        assertThat(server.get("/api/units/LG-07/plan.json?asFound=read").text()).contains("Touch no screw. Read G1");
     }
 
     @Test
