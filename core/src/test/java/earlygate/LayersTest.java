@@ -32,6 +32,8 @@ class LayersTest {
             "verify",
             "plan",
             "audit",
+            "planner.search",
+            "planner.script",
             "planner",
             "run",
             "rig",

@@ -27,14 +27,14 @@ final class Clearing {
 
     private final PowerUnit unit;
     private final Hands hands;
-    private final Sight sight;
+    private final Observability sight;
     private final Loading loading;
     private final Function<Situation, Optional<SteadyState>> solver;
 
     Clearing(
             PowerUnit unit,
             Hands hands,
-            Sight sight,
+            Observability sight,
             Loading loading,
             Function<Situation, Optional<SteadyState>> solver) {
         this.unit = unit;

@@ -32,7 +32,7 @@ public final class GaugeSearch {
     private final Network network;
     private final Solver solver;
     private final Hands hands;
-    private final Sight sight;
+    private final Observability sight;
     private final Loading loading;
     private final Clearing clearing;
     private final Map<String, List<Hands.Candidate>> known = new HashMap<>();
@@ -45,7 +45,7 @@ public final class GaugeSearch {
         network = new Network(unit);
         solver = new Solver(network);
         hands = new Hands(unit);
-        sight = new Sight(unit);
+        sight = new Observability(unit);
         loading = new Loading(hands, sight, this::solve);
         clearing = new Clearing(unit, hands, sight, loading, this::solve);
     }

@@ -16,10 +16,10 @@ final class Loading {
     private static final double FINE = 1.15;
 
     private final Hands hands;
-    private final Sight sight;
+    private final Observability sight;
     private final Function<Situation, Optional<SteadyState>> solver;
 
-    Loading(Hands hands, Sight sight, Function<Situation, Optional<SteadyState>> solver) {
+    Loading(Hands hands, Observability sight, Function<Situation, Optional<SteadyState>> solver) {
         this.hands = hands;
         this.sight = sight;
         this.solver = solver;

@@ -4,6 +4,7 @@ import earlygate.audit.Violation.Point;
 import earlygate.plan.Expect;
 import earlygate.plan.Move;
 import earlygate.plan.Step;
+import earlygate.planner.script.HandMoves;
 import earlygate.unit.Driver;
 import earlygate.unit.PowerUnit;
 import earlygate.unit.Situation;

@@ -1,4 +1,4 @@
-package earlygate.planner;
+package earlygate.planner.script;
 
 import static earlygate.explain.Reason.of;
 
@@ -24,20 +24,20 @@ import java.util.Optional;
 import java.util.function.ToDoubleFunction;
 
 /** Phases 1 to 3: paper, make safe, before the first start. */
-final class Preliminaries {
+public final class Preliminaries {
     private final Site site;
     private final PowerUnit unit;
     private final Script script;
     private final Readings readings;
 
-    Preliminaries(Site site) {
+    public Preliminaries(Site site) {
         this.site = site;
         this.unit = site.unit();
         this.script = site.script();
         this.readings = site.readings();
     }
 
-    void paper() {
+    public void paper() {
         script.phase(Phase.Id.PAPER);
         script.step(
                         Kind.CHECK,
@@ -75,7 +75,7 @@ final class Preliminaries {
     }
 
     /** Everything let down and proved at zero on a gauge that is already there, or at a bleed; only then gauges go on. */
-    void makeSafe() {
+    public void makeSafe() {
         script.phase(Phase.Id.MAKE_SAFE);
         for (Driver d : site.drivers()) {
             boolean pack = d instanceof DcMotor;
@@ -122,7 +122,7 @@ final class Preliminaries {
     }
 
     /** @param start where each screw is put before the first start; empty where each is left as it came */
-    void beforeStart(Optional<ToDoubleFunction<Setting>> start) {
+    public void beforeStart(Optional<ToDoubleFunction<Setting>> start) {
         script.phase(Phase.Id.BEFORE_START);
         script.step(
                         Kind.CHECK,
@@ -169,7 +169,7 @@ final class Preliminaries {
         }
     }
 
-    void startPositions(ToDoubleFunction<Setting> start) {
+    public void startPositions(ToDoubleFunction<Setting> start) {
         for (Setting s : unit.settings()) {
             if (unit.target(s.id()).isPresent()) {
                 begin(s, start.applyAsDouble(s));

@@ -1,4 +1,4 @@
-package earlygate.planner;
+package earlygate.planner.search;
 
 import static earlygate.quantity.Si.KW;
 
@@ -35,7 +35,7 @@ import java.util.function.Predicate;
  * touched again, so whatever would hide a later one must come after it; among the possible orders the cheapest in screws
  * moved, heat, and readings that are lost or depend on what is not set yet wins.
  */
-final class Course {
+public final class Course {
     /** What a leg costs: a screw to be raised for it, a gauge lost or dependent, and a kilowatt into the oil. */
     private static final double MOVE = 10;
 
@@ -50,7 +50,7 @@ final class Course {
     private static final double DEPENDS = 0.3;
 
     /** @param setting Pa at which the screw stands when the gauge shows the target */
-    record Leg(Target target, double setting, Arrangement shown) {}
+    public record Leg(Target target, double setting, Arrangement shown) {}
 
     private final PowerUnit unit;
     private final GaugeSearch search;
@@ -65,7 +65,7 @@ final class Course {
 
     private record Way(List<Leg> legs, double cost) {}
 
-    Course(PowerUnit unit, GaugeSearch search, SectionOrder sections) {
+    public Course(PowerUnit unit, GaugeSearch search, SectionOrder sections) {
         this.unit = unit;
         this.search = search;
         this.sections = sections;
@@ -73,7 +73,7 @@ final class Course {
     }
 
     /** Empty where there is no such order; {@link #stuck()} then says why. */
-    Optional<List<Leg>> derive() {
+    public Optional<List<Leg>> derive() {
         Situation start = Stated.speeds(unit);
         for (Setting s : unit.settings()) {
             start = start.withSetting(s.id(), start(s, true));
@@ -91,7 +91,7 @@ final class Course {
     }
 
     /** Why each comes when it does: by the trade's own order, or because it is cheapest so. */
-    List<Reason> told(List<Leg> legs) {
+    public List<Reason> told(List<Leg> legs) {
         List<Reason> told = new ArrayList<>();
         Set<String> before = new TreeSet<>();
         for (Leg leg : legs) {
@@ -111,14 +111,14 @@ final class Course {
     }
 
     /** What stands in the way itself: a setting that was seen in some order is only a by-product of the search. */
-    List<Plan.Refusal> stuck() {
+    public List<Plan.Refusal> stuck() {
         List<Plan.Refusal> own =
                 stuck.values().stream().filter(r -> !seen.contains(r.subject())).toList();
         return own.isEmpty() ? List.copyOf(stuck.values()) : own;
     }
 
     /** Where a screw stands before the first start; compensators out or in as the school has it. */
-    double start(Setting s, boolean compensatorsIn) {
+    public double start(Setting s, boolean compensatorsIn) {
         return switch (s.kind()) {
             case COMPENSATOR -> compensatorsIn ? s.screw().maxPa() : s.screw().minPa();
             case UNLOADING ->

@@ -1,4 +1,4 @@
-package earlygate.planner;
+package earlygate.planner.script;
 
 import static earlygate.explain.Reason.of;
 import static earlygate.quantity.Si.BAR;
@@ -7,6 +7,7 @@ import earlygate.gauge.Arrangement;
 import earlygate.plan.Goal;
 import earlygate.plan.School;
 import earlygate.plan.Step.Kind;
+import earlygate.planner.search.Course;
 import earlygate.unit.Engine;
 import earlygate.unit.PowerUnit;
 import earlygate.unit.Pump;

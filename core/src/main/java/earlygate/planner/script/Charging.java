@@ -1,4 +1,4 @@
-package earlygate.planner;
+package earlygate.planner.script;
 
 import earlygate.explain.Reason;
 import earlygate.plan.Step.Kind;

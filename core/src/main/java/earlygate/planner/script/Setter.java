@@ -1,4 +1,4 @@
-package earlygate.planner;
+package earlygate.planner.script;
 
 import static earlygate.explain.Reason.of;
 
@@ -7,6 +7,8 @@ import earlygate.plan.Goal;
 import earlygate.plan.Phase;
 import earlygate.plan.School;
 import earlygate.plan.Step.Kind;
+import earlygate.planner.search.Course;
+import earlygate.planner.search.Refusals;
 import earlygate.unit.Accumulator;
 import earlygate.unit.DcMotor;
 import earlygate.unit.PowerUnit;
@@ -26,7 +28,7 @@ import java.util.Optional;
 import java.util.Set;
 
 /** Phases 6 and 7: the legs of the course as steps, each put on the machine and proved as it is written. */
-final class Setter {
+public final class Setter {
     /** How long a leg's last pressure may be held in all, s, and the rise from which on its oil is read. */
     private static final double LEG_S = 120;
 
@@ -44,7 +46,7 @@ final class Setter {
     private final Set<String> done = new LinkedHashSet<>();
     private final List<Runnable> atTheEnd = new ArrayList<>();
 
-    Setter(Site site, School school, List<Course.Leg> course) {
+    public Setter(Site site, School school, List<Course.Leg> course) {
         this.site = site;
         this.unit = site.unit();
         this.script = site.script();
@@ -56,7 +58,7 @@ final class Setter {
         this.course = course;
     }
 
-    void set() {
+    public void set() {
         script.phase(Phase.Id.SET);
         Rehearsal m = site.rehearsal();
         Situation set = site.running(site.loads(m.situation, 0)).centred(unit);
@@ -100,7 +102,7 @@ final class Setter {
     }
 
     /** What can still be seen on its gauge with everything set is read again once all nuts are tight. */
-    void lock() {
+    public void lock() {
         script.phase(Phase.Id.LOCK);
         atTheEnd.forEach(Runnable::run);
     }

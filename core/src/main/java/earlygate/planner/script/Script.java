@@ -1,4 +1,4 @@
-package earlygate.planner;
+package earlygate.planner.script;
 
 import earlygate.explain.Reason;
 import earlygate.plan.Expect;
@@ -24,7 +24,7 @@ import java.util.Optional;
 import java.util.Set;
 
 /** A plan while it is being written: steps in order, each with the machine as it stands then. */
-final class Script {
+public final class Script {
     /** Share of a step's time during which its pressure is really held; the rest is reading, walking, writing. */
     private static final double HELD = 0.25;
 
@@ -91,7 +91,7 @@ final class Script {
         minutes += step.minutes();
     }
 
-    List<Phase> phases() {
+    public List<Phase> phases() {
         List<Phase> phases = new ArrayList<>();
         for (Phase.Id id : Phase.Id.values()) {
             List<Step> own = List.copyOf(steps.getOrDefault(id, List.of()));
@@ -100,7 +100,7 @@ final class Script {
         return phases;
     }
 
-    Plan.Comparison comparison(School school, Optional<Plan.Refusal> refused) {
+    public Plan.Comparison comparison(School school, Optional<Plan.Refusal> refused) {
         double rise = heat / rehearsal.unit.fluid().heatCapacity();
         return new Plan.Comparison(school, rehearsal.peakLoad(), heat, rise, unprotected, screwed, minutes, refused);
     }

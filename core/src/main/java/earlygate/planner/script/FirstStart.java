@@ -1,4 +1,4 @@
-package earlygate.planner;
+package earlygate.planner.script;
 
 import static earlygate.explain.Reason.of;
 
@@ -20,7 +20,7 @@ import java.util.List;
 import java.util.Optional;
 
 /** Phases 4 and 5: first oil, then warm oil at low pressure. */
-final class FirstStart {
+public final class FirstStart {
     /** Oil in a hall before work, for the estimate of warming time only. */
     private static final double LONGEST_WARM_UP = 240;
 
@@ -29,14 +29,14 @@ final class FirstStart {
     private final Script script;
     private final Readings readings;
 
-    FirstStart(Site site) {
+    public FirstStart(Site site) {
         this.site = site;
         this.unit = site.unit();
         this.script = site.script();
         this.readings = site.readings();
     }
 
-    void firstStart() {
+    public void firstStart() {
         script.phase(Phase.Id.FIRST_START);
         for (Driver d : site.drivers()) {
             String code =
@@ -146,7 +146,7 @@ final class FirstStart {
                 .findFirst();
     }
 
-    void warmUp() {
+    public void warmUp() {
         script.phase(Phase.Id.WARM_UP);
         Rehearsal m = site.rehearsal();
         Fluid f = unit.fluid();

@@ -1,12 +1,11 @@
-package earlygate.planner;
+package earlygate.planner.script;
 
 import earlygate.explain.Reason;
 import earlygate.gauge.GaugeSearch;
-import earlygate.network.ComponentState.DriverState;
 import earlygate.plan.Plan;
+import earlygate.planner.search.Safety;
 import earlygate.solve.SteadyState;
 import earlygate.unit.Control;
-import earlygate.unit.Driver;
 import earlygate.unit.PowerUnit;
 import earlygate.unit.RateTarget;
 import earlygate.unit.Situation;
@@ -20,13 +19,14 @@ import java.util.Set;
  * The machine as the plan has left it so far: every step changes the situation, is solved on the model, and is held
  * against ratings and the motor. What it finds unsafe is collected as refusals.
  */
-final class Rehearsal {
+public final class Rehearsal {
     /** A screw at hand may be turned this much past its target, as a fraction of it. */
     private static final double OVERSHOOT = 0.25;
 
     final PowerUnit unit;
     private final GaugeSearch search;
-    final List<Plan.Refusal> refused = new ArrayList<>();
+    private final Safety safety;
+    public final List<Plan.Refusal> refused = new ArrayList<>();
     Situation situation;
     /** Empty where the model had no answer, and the plan is refused. */
     Optional<SteadyState> state;
@@ -37,6 +37,7 @@ final class Rehearsal {
     Rehearsal(GaugeSearch search, Situation start) {
         this.unit = search.unit();
         this.search = search;
+        this.safety = new Safety(unit);
         go(start);
     }
 
@@ -48,7 +49,7 @@ final class Rehearsal {
             refuse("not-solvable", unit.tag(), Reason.of("plan.refused.not-solvable"));
         }
         state.ifPresent(s -> {
-            ratings(s, "");
+            safety.ratings(s).forEach(this::refuse);
             motors(s);
         });
         Situation unheld = unlimited(next);
@@ -90,44 +91,22 @@ final class Rehearsal {
     /** The screw at hand turned past its target must still not pass a rating. */
     void proveOvershoot(String setting, double settingPa) {
         double past = unit.setting(setting).screw().clamp(settingPa * (1 + OVERSHOOT));
-        solved(situation.withSetting(setting, past)).ifPresent(s -> ratings(s, setting));
+        solved(situation.withSetting(setting, past))
+                .ifPresent(s -> safety.pastTarget(s, setting).forEach(this::refuse));
     }
 
     /** No line above what its parts stand, no drive above what it may carry. */
     boolean safe(SteadyState s) {
-        return s.pressures().entrySet().stream()
-                        .allMatch(e -> e.getValue() <= unit.weakest(e.getKey()).pressurePa())
-                && unit.all(Driver.class).stream()
-                        .allMatch(d -> s.driver(d.id()).load() <= d.serviceFactor());
+        return safety.holds(s);
     }
 
-    private void ratings(SteadyState s, String screw) {
-        s.pressures().forEach((line, pa) -> {
-            PowerUnit.Rating weakest = screw.isEmpty() ? unit.weakest(line) : unit.weakestForAMoment(line);
-            if (pa > weakest.pressurePa()) {
-                Reason why = Reason.of(screw.isEmpty() ? "plan.refused.rating" : "plan.refused.overshoot")
-                        .name("line", line)
-                        .name("setting", screw)
-                        .name("part", weakest.part())
-                        .pressure("pressure", pa)
-                        .pressure("rating", weakest.pressurePa());
-                refuse("rating-passed", line, why);
-            }
-        });
+    private void refuse(Plan.Refusal r) {
+        refuse(r.code(), r.subject(), r.message());
     }
 
     private void motors(SteadyState s) {
-        unit.all(Driver.class).forEach(m -> {
-            DriverState d = s.driver(m.id());
-            peakLoad = Math.max(peakLoad, d.load());
-            if (d.load() > m.serviceFactor()) {
-                Reason why = Reason.of("plan.refused.overload")
-                        .name("motor", m.id())
-                        .ratio("load", d.load())
-                        .ratio("limit", m.serviceFactor());
-                refuse("motor-overload", m.id(), why);
-            }
-        });
+        peakLoad = Math.max(peakLoad, safety.load(s));
+        safety.motors(s).forEach(this::refuse);
     }
 
     void refuse(String code, String subject, Reason message) {
@@ -149,8 +128,7 @@ final class Rehearsal {
     boolean alone(String setting) {
         return solved(situation.withSetting(
                         setting, unit.setting(setting).screw().maxPa()))
-                .filter(s -> s.pressures().entrySet().stream()
-                        .anyMatch(e -> e.getValue() > unit.weakest(e.getKey()).pressurePa()))
+                .filter(s -> !safety.ratings(s).isEmpty())
                 .isPresent();
     }
 }

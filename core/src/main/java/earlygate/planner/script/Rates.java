@@ -1,4 +1,4 @@
-package earlygate.planner;
+package earlygate.planner.script;
 
 import static earlygate.explain.Reason.of;
 
@@ -24,7 +24,7 @@ import java.util.Set;
  * Flows and power, after every pressure that they depend on is set: pumps' full-stroke stops, flow controls, then power
  * limiters; at most an eighth of a turn at a time, read on a flow meter or on the current of the drive.
  */
-final class Rates {
+public final class Rates {
     private static final int STOP = 0;
     private static final int FLOW = 1;
     private static final int POWER = 2;
@@ -49,7 +49,7 @@ final class Rates {
     }
 
     /** Why those that a plan sets come last. */
-    static List<Reason> lastOf(PowerUnit unit, Plan plan) {
+    public static List<Reason> lastOf(PowerUnit unit, Plan plan) {
         List<String> set = plan.settingOrder();
         return unit.rateTargets().stream()
                 .filter(t -> set.contains(t.setting()))

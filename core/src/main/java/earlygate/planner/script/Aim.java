@@ -1,4 +1,4 @@
-package earlygate.planner;
+package earlygate.planner.script;
 
 import earlygate.explain.Value;
 import earlygate.plan.Expect;

@@ -1,4 +1,4 @@
-package earlygate.planner;
+package earlygate.planner.search;
 
 import earlygate.explain.Reason;
 import earlygate.plan.SectionOrder;

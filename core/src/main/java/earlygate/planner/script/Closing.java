@@ -1,4 +1,4 @@
-package earlygate.planner;
+package earlygate.planner.script;
 
 import static earlygate.explain.Reason.of;
 
@@ -29,20 +29,20 @@ import java.util.Optional;
 import java.util.Set;
 
 /** Phases 8 and 9: the tests after locking, and handing over. */
-final class Closing {
+public final class Closing {
     private final Site site;
     private final PowerUnit unit;
     private final Script script;
     private final Readings readings;
 
-    Closing(Site site) {
+    public Closing(Site site) {
         this.site = site;
         this.unit = site.unit();
         this.script = site.script();
         this.readings = site.readings();
     }
 
-    void verify() {
+    public void verify() {
         script.phase(Phase.Id.VERIFY);
         Rehearsal m = site.rehearsal();
         Situation set = site.running(site.loads(m.situation, 0)).centred(unit).allBlocked();
@@ -236,7 +236,7 @@ final class Closing {
         return high < 1 ? Optional.of(high) : Optional.empty();
     }
 
-    void handOver() {
+    public void handOver() {
         script.phase(Phase.Id.HAND_OVER);
         Rehearsal m = site.rehearsal();
         m.go(site.stopped(m.situation));

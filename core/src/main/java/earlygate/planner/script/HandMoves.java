@@ -1,4 +1,4 @@
-package earlygate.planner;
+package earlygate.planner.script;
 
 import earlygate.explain.Reason;
 import earlygate.plan.Move;
@@ -17,7 +17,7 @@ import java.util.Optional;
 import java.util.Set;
 
 /** What a hand moves between two situations, screws left out: drives stopped first and started last. */
-final class HandMoves {
+public final class HandMoves {
     private static final double SAME_OPENING = 1e-3;
 
     private HandMoves() {}
@@ -53,7 +53,7 @@ final class HandMoves {
     }
 
     /** Each difference as a move, drives stopped first and started last. */
-    static List<Move> moves(PowerUnit unit, Situation from, Situation to) {
+    public static List<Move> moves(PowerUnit unit, Situation from, Situation to) {
         List<Move> moves = new ArrayList<>();
         List<Move> starts = new ArrayList<>();
         for (Driver d : unit.all(Driver.class)) {
@@ -97,7 +97,7 @@ final class HandMoves {
     }
 
     /** Hands first, then the screws that stand otherwise than before. */
-    static List<Move> withScrews(PowerUnit unit, Situation from, Situation to) {
+    public static List<Move> withScrews(PowerUnit unit, Situation from, Situation to) {
         List<Move> all = new ArrayList<>(moves(unit, from, to));
         for (Setting x : unit.settings()) {
             double before = from.settings().getOrDefault(x.id(), x.present());

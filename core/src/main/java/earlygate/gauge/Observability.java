@@ -12,7 +12,7 @@ import java.util.Optional;
 import java.util.function.ToDoubleFunction;
 
 /** On which gauges a setting shows in a solved state, and what would let it show best. */
-final class Sight {
+final class Observability {
     private static final double MID_STROKE = 0.5;
     /** A pump between these strokes shows its margin; at either stop another thing decides. */
     private static final double LEAST_STROKE = 0.2;
@@ -23,7 +23,7 @@ final class Sight {
 
     private final PowerUnit unit;
 
-    Sight(PowerUnit unit) {
+    Observability(PowerUnit unit) {
         this.unit = unit;
     }
 

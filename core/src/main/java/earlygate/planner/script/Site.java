@@ -1,4 +1,4 @@
-package earlygate.planner;
+package earlygate.planner.script;
 
 import earlygate.gauge.GaugeSearch;
 import earlygate.gauge.Stated;
@@ -14,8 +14,8 @@ import java.util.ArrayList;
 import java.util.List;
 
 /** What every part of a plan works with: the unit, its load, its gauges, the machine as it stands, and the script. */
-record Site(PowerUnit unit, GaugeSearch search, Script script, Readings readings) {
-    static Site of(PowerUnit unit, GaugeSearch search) {
+public record Site(PowerUnit unit, GaugeSearch search, Script script, Readings readings) {
+    public static Site of(PowerUnit unit, GaugeSearch search) {
         Situation still = Stated.speeds(unit);
         for (Driver d : unit.all(Driver.class)) {
             still = still.withDriver(d.id(), false);
@@ -29,7 +29,7 @@ record Site(PowerUnit unit, GaugeSearch search, Script script, Readings readings
         return new Site(unit, search, new Script(machine), new Readings(unit, machine));
     }
 
-    Rehearsal rehearsal() {
+    public Rehearsal rehearsal() {
         return script.rehearsal;
     }
 

@@ -1,4 +1,4 @@
-package earlygate.planner;
+package earlygate.planner.script;
 
 import static earlygate.explain.Reason.of;
 
@@ -25,14 +25,14 @@ import java.util.Set;
  * Each setting read on its gauge as the unit came, warm, before any screw is touched: with the hands alone, and nothing
  * fitted. What others hide, and what would not be safe, is counted when its screw is backed out.
  */
-final class AsFoundReadings {
+public final class AsFoundReadings {
     private final Site site;
     private final PowerUnit unit;
     private final Script script;
     private final Readings readings;
     private final Moves moves;
 
-    AsFoundReadings(Site site) {
+    public AsFoundReadings(Site site) {
         this.site = site;
         this.unit = site.unit();
         this.script = site.script();
@@ -41,7 +41,7 @@ final class AsFoundReadings {
     }
 
     /** Ends with the drives off and the loads open, as the start positions want it. */
-    void write() {
+    public void write() {
         script.phase(Phase.Id.SET);
         List<String> counted = new ArrayList<>();
         unit.targets().stream()

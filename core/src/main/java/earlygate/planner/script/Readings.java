@@ -1,4 +1,4 @@
-package earlygate.planner;
+package earlygate.planner.script;
 
 import static earlygate.quantity.Si.BAR;
 
@@ -12,7 +12,7 @@ import earlygate.unit.TestPoint;
 import java.util.List;
 
 /** What the fitted instruments must show with the machine as it stands in the plan. */
-final class Readings {
+public final class Readings {
     /** Band around an expected motor current: clamp meter, supply voltage and the spread of motors. */
     private static final double CURRENT_BAND = 0.15;
 

@@ -1,4 +1,4 @@
-package earlygate.planner;
+package earlygate.planner.script;
 
 import static earlygate.explain.Reason.of;
 import static earlygate.quantity.Si.BAR;
@@ -8,6 +8,7 @@ import earlygate.explain.Value;
 import earlygate.plan.Expect;
 import earlygate.plan.Goal;
 import earlygate.plan.Step.Kind;
+import earlygate.planner.search.Course;
 import earlygate.solve.SteadyState;
 import earlygate.unit.Engine;
 import earlygate.unit.PowerUnit;
