@@ -170,7 +170,9 @@ function go(by: number) {
 }
 .row {
   display: flex;
+  flex-wrap: wrap;
   gap: 10px;
+  white-space: nowrap;
   align-items: center;
 }
 .chosen {

@@ -18,7 +18,8 @@ defineProps<{ step: Schema['StepView'] }>()
       >
       <template v-for="e in step.expect" :key="e.testPoint">
         <dt>{{ say('plan.stepDetail.must-show', e.testPoint === 'OIL' ? say('plan.stepDetail.oil') : e.testPoint) }}</dt>
-        <dd>
+        <dd v-if="step.demand === 'as-found'">{{ say('plan.stepDetail.as-it-comes', e.value, e.reads) }}</dd>
+        <dd v-else>
           <b>{{ say('plan.stepDetail.to', e.low, e.high, e.reads) }}</b><span class="quiet">{{
             say('plan.stepDetail.model', e.value, e.reads)
           }}</span>

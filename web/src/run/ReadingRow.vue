@@ -19,6 +19,8 @@ const props = defineProps<{
   message?: string
   /** a difference is what counts, not this gauge alone */
   part?: boolean
+  /** whatever it shows is what was found */
+  asFound?: boolean
 }>()
 const emit = defineEmits<{ keep: [text: string, back: (text: string) => void] }>()
 const display = useDisplay()
@@ -53,7 +55,10 @@ const also = computed(() => {
   <div class="reading" role="group" :aria-label="say('run.readingRow.reading-of', expect.testPoint)">
     <div class="want">
       <b>{{ expect.testPoint === 'OIL' ? say('run.readingRow.oil') : expect.testPoint }}</b>
-      <template v-if="part">
+      <template v-if="asFound">
+        {{ say('run.readingRow.as-it-comes') }} <b>{{ expect.value }} {{ expect.reads }}</b></template
+      >
+      <template v-else-if="part">
         {{ say('run.readingRow.about') }} <b>{{ expect.value }} {{ expect.reads }}</b> {{ say('run.readingRow.at-this-load') }}</template
       >
       <template v-else>

@@ -136,6 +136,7 @@ onBeforeUnmount(() => window.removeEventListener('keydown', onKey))
       :expect="e"
       :reading="reading(e.testPoint)"
       :part="isPart(e.testPoint)"
+      :as-found="step.demand === 'as-found'"
       :place="`typing-${run.uuid}-${step.id}-${e.testPoint}`"
       :waiting="waitingFor(e.testPoint)"
       :message="

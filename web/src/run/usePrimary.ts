@@ -75,9 +75,12 @@ export function usePrimary(props: At) {
     const unread = props.step.expect.find((e) => !reading(e.testPoint))
     if (backsOut.value && !reading(goalGauge.value?.testPoint ?? '')) {
       const crack = props.live?.crackBar
+      const locked = props.step.kind === 'lock'
+      const typed = say(locked ? 'run.stepCard.type-where-it-gets-behind' : 'run.stepCard.type-what-stood-before')
+      const watched = locked ? say('run.stepCard.mark-where-it-gets-behind') : say('run.stepCard.watching-for-the-first')
       return {
         label: crack ? say('run.stepCard.take-as-crack-point', display.show(crack)) : say('run.stepCard.take-the-crack-point'),
-        waits: crack ? undefined : props.live ? say('run.stepCard.watching-for-the-first') : say('run.stepCard.type-what-stood-before'),
+        waits: crack ? undefined : props.live ? watched : typed,
         event: { kind: 'take-crack', step },
       }
     }

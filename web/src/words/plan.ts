@@ -39,6 +39,7 @@ export const PLAN = {
   'plan.schoolTable.refused': 'refused: {0}',
   'plan.schoolTable.screw-moves': 'Screw moves',
   'plan.schoolTable.way': 'Way',
+  'plan.stepDetail.as-it-comes': 'whatever it does; by the sheet about {0} {1}',
   'plan.stepDetail.if-not': 'If not',
   'plan.stepDetail.mind': '▲ Mind',
   'plan.stepDetail.minutes-one-person': '{0} min, one person',

@@ -63,6 +63,7 @@ final class FieldSheet {
                     .and("low", e.low())
                     .and("high", e.high())
                     .and("unit", e.reads())
+                    .and("asFound", "as-found".equals(s.demand()))
                     .map());
         }
         return rows.isEmpty() ? List.of(row(s, true).map()) : rows;
