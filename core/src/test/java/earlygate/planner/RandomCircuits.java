@@ -35,13 +35,13 @@ final class RandomCircuits extends SheetOfParts {
         for (int i = 1; i <= circuits; i++) {
             power += circuit(i, together ? 1 : i);
             if (!together || i == circuits) {
-                motor(together ? 1 : i, power * 1.2);
+                motor(together ? 1 : i, power * (1.08 + 0.12 * random.nextDouble()));
                 power = 0;
             }
         }
     }
 
-    /** Gives the power in kW that full flow over its relief takes. */
+    /** Gives the power in kW that its motor is made for. */
     private double circuit(int n, int drive) {
         String p = "P" + n;
         double displacement = 8 + random.nextInt(50);
@@ -68,10 +68,13 @@ final class RandomCircuits extends SheetOfParts {
                     .add(Math.round(1.5 * relief));
             target("PU" + n + ".compensator", cutOff, 4, false);
         }
+        boolean pilot = random.nextBoolean();
+        double share = pilot ? 0.02 + 0.04 * random.nextDouble() : 0.1 + 0.15 * random.nextDouble();
+        double override = Math.ceil(share * relief);
         valve("relief-valve", "RV" + n, p, "T")
-                .put("acting", random.nextBoolean() ? "pilot" : "direct")
+                .put("acting", pilot ? "pilot" : "direct")
                 .put("settingBar", 0.7 * relief)
-                .put("overrideBar", 6)
+                .put("overrideBar", override)
                 .put("ratedFlowLpm", 2 * displacement * 1.5)
                 .put("role", "main")
                 .putArray("rangeBar")
@@ -95,7 +98,9 @@ final class RandomCircuits extends SheetOfParts {
                 restriction("throttle", "TV" + n, "a", supply, "b", "T", displacement * 2)
                         .put("purpose", "load");
         }
-        return displacement * 1.5 * (relief + 8) / 600 / 0.9;
+        // A motor for the corner of the pump alone can't carry full flow over its relief.
+        double most = compensated && random.nextBoolean() ? cutOff : relief + override / 2 + 8;
+        return displacement * 1.5 * most / 600 / 0.9;
     }
 
     private void capped(int n, String supply, double relief, double displacement) {
