@@ -88,6 +88,7 @@ public final class AsFoundReadings {
                 .expect(new Aim(site, moves)
                         .signal(t).map(this::asItComes).stream().toList())
                 .demand(Demand.AS_FOUND)
+                .ifNot(of("plan.if-not.as-found-high").name("gauge", gauge.id()).pressure("limit", moves.limit(gauge)))
                 .caution("injection", "adjuster-only")
                 .fullFlow()
                 .onTime(site.drivers())
