@@ -50,6 +50,15 @@ public sealed interface NextTurn {
             double division,
             OptionalDouble limit) {}
 
+    /** As it is written: turn, leave, finest, no-gauge, stop. */
+    default String key() {
+        return this instanceof Turn
+                ? "turn"
+                : this instanceof Leave
+                        ? "leave"
+                        : this instanceof Finest ? "finest" : this instanceof Stop ? "stop" : "no-gauge";
+    }
+
     static NextTurn of(Ask ask) {
         return new TurnChoice(ask).advice();
     }

@@ -56,14 +56,7 @@ class RecordedExamplesTest {
         List<String> right = new ArrayList<>();
         truth.get("advice").forEach(a -> right.add(a.asString()));
         NextTurn said = NextTurn.of(ask(ask));
-        String key = said instanceof NextTurn.Turn
-                ? "turn"
-                : said instanceof NextTurn.Leave
-                        ? "leave"
-                        : said instanceof NextTurn.Finest
-                                ? "finest"
-                                : said instanceof NextTurn.Stop ? "stop" : "no-gauge";
-        assertThat(right).contains(key);
+        assertThat(right).contains(said.key());
         if (said instanceof NextTurn.Turn turn) {
             assertThat(turn.turns())
                     .isBetween(

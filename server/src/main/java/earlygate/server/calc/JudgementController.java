@@ -1,0 +1,180 @@
+package earlygate.server.calc;
+
+import com.fasterxml.jackson.annotation.JsonInclude;
+import com.fasterxml.jackson.annotation.JsonProperty;
+import earlygate.explain.Reason;
+import earlygate.judge.NextTurn;
+import earlygate.judge.Settled;
+import earlygate.judge.Verdict;
+import earlygate.quantity.PressureUnit;
+import earlygate.quantity.Si;
+import earlygate.server.api.Input;
+import earlygate.server.api.Wire;
+import earlygate.server.words.ApiProblem;
+import earlygate.server.words.Words;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.OptionalDouble;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+
+/** Judgement on readings, stateless; bar throughout, as docs/api.md has it. */
+@RestController
+@RequestMapping("/api/calc")
+class JudgementController {
+    private static final double MOST_BAR = 4000;
+    private static final int MOST_SAMPLES = 200_000;
+    private static final int MOST_READINGS = 40;
+    private static final double MOST_TURNS = 100;
+    private static final double MOST_S = 1e7;
+
+    /** @param divisionBar between two marks of a dial read by eye; null for a digital one */
+    record GaugeRequest(
+            Double rangeBar, @JsonProperty("class") Double accuracyClass, Double divisionBar) {}
+
+    record SettledRequest(List<List<Double>> samples, Double fullScale) {}
+
+    /** @param value the reading, with its standard error and what an approach would still add, once it is settled */
+    @JsonInclude(JsonInclude.Include.NON_NULL)
+    record SettledAnswer(boolean settled, double value, Double standardError, Double toCome) {}
+
+    record ScrewRequest(Double barPerTurn, List<Double> rangeBar) {}
+
+    record HistoryRequest(Double turns, Double reads) {}
+
+    record TurnRequest(
+            ScrewRequest screw,
+            List<HistoryRequest> history,
+            Double targetBar,
+            Double toleranceBar,
+            GaugeRequest gauge,
+            Double limitBar) {}
+
+    record ExpectAnswer(double value, double low, double high) {}
+
+    /** @param advice turn, leave, finest, no-gauge or stop; {@code turns} of a turn, 0 to read again */
+    @JsonInclude(JsonInclude.Include.NON_NULL)
+    record TurnAnswer(String advice, Double turns, ExpectAnswer expect) {}
+
+    record VerdictRequest(Double value, Double targetBar, Double toleranceBar, GaugeRequest gauge) {}
+
+    /** @param errorBar by which the gauge may be wrong; {@code said} why, and which gauge could tell */
+    record VerdictAnswer(String verdict, double errorBar, String said) {}
+
+    @PostMapping("/settled")
+    SettledAnswer settled(@RequestBody SettledRequest r) {
+        double fullScale = needed("fullScale", r.fullScale(), 1e-3, 1e6);
+        List<List<Double>> samples = filled("samples", r.samples(), MOST_SAMPLES);
+        Settled settled = new Settled(fullScale);
+        double before = Double.NEGATIVE_INFINITY;
+        for (int i = 0; i < samples.size(); i++) {
+            List<Double> pair = samples.get(i);
+            if (pair == null || pair.size() != 2) {
+                throw ApiProblem.badInput("samples[" + i + "]", Reason.of("judge.no-pair"));
+            }
+            double at = needed("samples[" + i + "][0]", pair.get(0), -MOST_S, MOST_S);
+            if (at <= before) {
+                throw ApiProblem.badInput(
+                        "samples[" + i + "][0]",
+                        Reason.of("judge.time-runs-back").number("at", at).number("before", before));
+            }
+            before = at;
+            settled.add(at, needed("samples[" + i + "][1]", pair.get(1), -1e6, 1e6));
+        }
+        boolean stands = settled.settled();
+        return new SettledAnswer(
+                stands,
+                Wire.rounded(settled.mean(), 4),
+                stands ? Wire.rounded(settled.standardError(), 5) : null,
+                stands ? Wire.rounded(settled.toCome(), 5) : null);
+    }
+
+    @PostMapping("/turn")
+    TurnAnswer turn(@RequestBody TurnRequest r) {
+        ScrewRequest screw = there("screw", r.screw());
+        double slope = needed("screw.barPerTurn", screw.barPerTurn(), 0.01, MOST_BAR);
+        List<Double> range = filled("screw.rangeBar", screw.rangeBar(), 2);
+        if (range.size() != 2) {
+            throw ApiProblem.badInput("screw.rangeBar", Reason.of("judge.no-range"));
+        }
+        double low = needed("screw.rangeBar[0]", range.get(0), 0, MOST_BAR);
+        double high = needed("screw.rangeBar[1]", range.get(1), low + 0.1, MOST_BAR);
+        List<NextTurn.Reading> history = new ArrayList<>();
+        for (HistoryRequest h : filled("history", r.history(), MOST_READINGS)) {
+            String path = "history[" + history.size() + "]";
+            HistoryRequest one = there(path, h);
+            history.add(new NextTurn.Reading(
+                    needed(path + ".turns", one.turns(), -MOST_TURNS, MOST_TURNS),
+                    needed(path + ".reads", one.reads(), 0, MOST_BAR)));
+        }
+        GaugeRequest gauge = there("gauge", r.gauge());
+        NextTurn said = NextTurn.of(new NextTurn.Ask(
+                slope,
+                low,
+                high,
+                history,
+                needed("targetBar", r.targetBar(), 0.1, MOST_BAR),
+                needed("toleranceBar", r.toleranceBar(), 0.001, MOST_BAR),
+                needed("gauge.rangeBar", gauge.rangeBar(), 0.1, MOST_BAR),
+                ofClass(gauge),
+                division(gauge),
+                r.limitBar() == null
+                        ? OptionalDouble.empty()
+                        : OptionalDouble.of(needed("limitBar", r.limitBar(), 0, MOST_BAR))));
+        if (said instanceof NextTurn.Turn t) {
+            return new TurnAnswer(
+                    "turn",
+                    t.turns(),
+                    new ExpectAnswer(Wire.rounded(t.value(), 2), Wire.rounded(t.low(), 2), Wire.rounded(t.high(), 2)));
+        }
+        return new TurnAnswer(said.key(), null, null);
+    }
+
+    @PostMapping("/verdict")
+    VerdictAnswer verdict(@RequestBody VerdictRequest r, @RequestParam(defaultValue = "bar") PressureUnit pressure) {
+        GaugeRequest gauge = there("gauge", r.gauge());
+        double error = ofClass(gauge) + division(gauge) / 2;
+        Verdict v = Verdict.of(
+                needed("value", r.value(), -MOST_BAR, MOST_BAR) * Si.BAR,
+                needed("targetBar", r.targetBar(), 0, MOST_BAR) * Si.BAR,
+                needed("toleranceBar", r.toleranceBar(), 0, MOST_BAR) * Si.BAR,
+                error * Si.BAR);
+        return new VerdictAnswer(
+                v.grade().key(), Wire.rounded(error, 4), Words.in(pressure).say(v.reason(gauge.rangeBar() * Si.BAR)));
+    }
+
+    private static double ofClass(GaugeRequest gauge) {
+        return needed("gauge.rangeBar", gauge.rangeBar(), 0.1, MOST_BAR)
+                * needed("gauge.class", gauge.accuracyClass(), 0, 10)
+                / 100;
+    }
+
+    private static double division(GaugeRequest gauge) {
+        return gauge.divisionBar() == null ? 0 : needed("gauge.divisionBar", gauge.divisionBar(), 0, gauge.rangeBar());
+    }
+
+    private static double needed(String path, Double given, double min, double max) {
+        return Input.within(path, there(path, given), 0, min, max);
+    }
+
+    private static <T> T there(String path, T given) {
+        if (given == null) {
+            throw ApiProblem.badInput(
+                    path, Reason.of("file.missing-key").name("key", path.substring(path.lastIndexOf('.') + 1)));
+        }
+        return given;
+    }
+
+    private static <T> List<T> filled(String path, List<T> given, int most) {
+        List<T> list = there(path, given);
+        if (list.isEmpty() || list.size() > most) {
+            throw ApiProblem.badInput(
+                    path,
+                    Reason.of("judge.how-many").number("given", list.size()).number("most", most));
+        }
+        return list;
+    }
+}
