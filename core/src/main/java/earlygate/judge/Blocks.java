@@ -12,6 +12,7 @@ final class Blocks {
     private static final double SPIKE = 4;
     private static final double KNOCK = 4;
     private static final double MAD = 1.4826;
+    private static final double RESTLESS = 2;
 
     final int n;
     final double[] time;
@@ -58,6 +59,14 @@ final class Blocks {
         mean[at] = in == 0 ? middle : mean[at];
         // The mean of few is as good as the noise of one lets it; never better than the step of the digits.
         error[at] = Math.max(noise, 1e-6) / Math.sqrt(Math.max(1, in));
+        double spread = 0;
+        for (int i = from; i < to; i++) {
+            spread += (values[i] - middle) * (values[i] - middle) / (to - from);
+        }
+        // Restless within itself: a knock that fades, a fall on its way.
+        if (Math.sqrt(spread) > RESTLESS * Math.max(noise, 1e-6)) {
+            error[at] = Math.hypot(error[at], Math.sqrt(spread));
+        }
     }
 
     private void knocks() {

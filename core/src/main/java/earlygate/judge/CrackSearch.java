@@ -12,9 +12,9 @@ import java.util.Optional;
  * @param held what stood just before, in the unit of the stream; {@code heldError} its standard error
  */
 public record CrackSearch(double atS, double held, double heldError) {
-    private static final double BOTH = 5.3;
-    private static final double ALONE = 5;
-    private static final double ALONE_BESIDE_CURRENT = 6.8;
+    private static final double BOTH = 5.9;
+    private static final double ALONE = 5.2;
+    private static final double ALONE_BESIDE_CURRENT = 7;
     /** Of what stands, a second: what drift there may be, of the gauge and of the current. */
     private static final double DRIFT = 0.15 / 100 / 60;
 
@@ -71,7 +71,7 @@ public record CrackSearch(double atS, double held, double heldError) {
         }
         double rise = Fall.at(a.get(), Math.min(from, a.get().n - 1), ramp, CURRENT_DRIFT * a.get().mean[0], leftOut)
                 .z();
-        double together = fall > 0 && rise > 0 ? Math.hypot(fall, rise) / BOTH : 0;
+        double together = fall > 0 && rise > 0 ? Math.hypot(Math.min(fall, BOTH - 1), rise) / BOTH : 0;
         return Math.max(together, fall / ALONE_BESIDE_CURRENT);
     }
 }

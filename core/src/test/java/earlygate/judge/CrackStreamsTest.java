@@ -1,31 +1,71 @@
 package earlygate.judge;
 
+import static org.assertj.core.api.Assertions.assertThat;
+
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
-import tools.jackson.databind.JsonNode;
-import tools.jackson.databind.json.JsonMapper;
 
+/** Reliefs of known truth backed out past their crack: never called too early, called in time, and named right. */
 class CrackStreamsTest {
+    private static final int MACHINES = Integer.getInteger("machines", 60);
+
     @Test
-    void examples() throws Exception {
-        for (int i = 1; i <= 20; i++) {
-            JsonNode e = JsonMapper.shared()
-                    .readTree(new java.io.File("/work/shared/exams/judgement/crack-%02d.json".formatted(i)));
-            JsonNode s = e.at("/ask/samples");
-            double[] t = s.valueStream().mapToDouble(x -> x.get("t").asDouble()).toArray();
-            double[] p =
-                    s.valueStream().mapToDouble(x -> x.get("bar").asDouble()).toArray();
-            boolean amps = s.get(0).has("amps") && !s.get(0).get("amps").isNull();
-            Optional<double[]> a = amps
-                    ? Optional.of(s.valueStream()
-                            .mapToDouble(x -> x.get("amps").asDouble())
-                            .toArray())
-                    : Optional.empty();
-            Optional<CrackSearch> c = CrackSearch.in(t, p, a);
-            JsonNode truth = e.get("truth");
-            System.out.println("## " + i + " " + e.get("name") + " truth " + truth.get("cracked") + " at "
-                    + truth.get("atS") + " held " + truth.get("heldBar") + " past " + truth.get("turnsPast") + " n "
-                    + truth.get("noisePercent") + " end " + t[t.length - 1] + " said " + c);
+    void everyCrackIsToldWhenItIsThere() {
+        int early = 0;
+        int missed = 0;
+        int missedWithout = 0;
+        int without = 0;
+        int off = 0;
+        int hits = 0;
+        int late = 0;
+        int quick = 0;
+        for (int seed = 1; seed <= MACHINES; seed++) {
+            ReliefMachine m = new ReliefMachine(seed);
+            without += m.amps ? 0 : 1;
+            Optional<CrackSearch> said = Optional.empty();
+            m.run(3, 0);
+            said = m.asked();
+            if (said.isEmpty()) {
+                m.stand();
+                said = m.asked();
+            }
+            double way = m.nominalWay();
+            double made = 0;
+            while (said.isEmpty() && m.past < 1.25) {
+                double next = made < 0.4 * way ? 0.25 : made < 0.7 * way ? 0.125 : 0.0625;
+                m.turn(next);
+                made += next;
+                said = m.asked();
+                if (said.isEmpty()) {
+                    m.run(m.pause(), 0);
+                    said = m.asked();
+                }
+            }
+            boolean cracked = m.crackedAt >= 0;
+            double when = m.past;
+            if (said.isPresent() && !cracked) {
+                early++;
+                continue;
+            }
+            m.run(6, 0);
+            said = m.asked();
+            if (said.isEmpty()) {
+                missed += m.amps ? 1 : 0;
+                missedWithout += m.amps ? 0 : 1;
+                continue;
+            }
+            hits++;
+            off += Math.abs(said.get().held() - m.held) > 0.005 * m.held ? 1 : 0;
+            double sees = m.share() * m.slope / 8 / (m.noise / Math.sqrt(4 * m.rate));
+            if (sees >= 6) {
+                quick++;
+                late += when > 0.125 ? 1 : 0;
+            }
         }
+        assertThat(early).as("called before it passed").isLessThanOrEqualTo(MACHINES / 100);
+        assertThat(missed).as("missed with a current").isLessThanOrEqualTo((MACHINES - without) / 100);
+        assertThat(missedWithout).as("missed without").isLessThanOrEqualTo(3 * without / 100);
+        assertThat(off).as("named wrong by more than 0.5 %").isLessThanOrEqualTo(hits / 100);
+        assertThat(late).as("later than an eighth of a turn").isLessThanOrEqualTo(quick / 20);
     }
 }

@@ -25,7 +25,7 @@ class RecordedExamplesTest {
         return IntStream.rangeClosed(1, 12).mapToObj(i -> example("turn", i));
     }
 
-    private static JsonNode example(String call, int number) {
+    static JsonNode example(String call, int number) {
         String name = "/judgement/%s-%02d.json".formatted(call, number);
         try (InputStream in = RecordedExamplesTest.class.getResourceAsStream(name)) {
             return JsonMapper.shared().readTree(in);

@@ -2,6 +2,7 @@ package earlygate.server;
 
 import static earlygate.server.Server.object;
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
 
 import java.io.IOException;
 import java.nio.file.Files;
@@ -22,7 +23,9 @@ class JudgementTest extends OnAServer {
     static Stream<JsonNode> recorded() {
         return Stream.concat(
                         IntStream.rangeClosed(1, 8).mapToObj(i -> "settled-0" + i),
-                        IntStream.rangeClosed(1, 12).mapToObj("turn-%02d"::formatted))
+                        Stream.concat(
+                                IntStream.rangeClosed(1, 12).mapToObj("turn-%02d"::formatted),
+                                IntStream.rangeClosed(1, 20).mapToObj("crack-%02d"::formatted)))
                 .map(name -> {
                     try {
                         return JsonMapper.shared()
@@ -44,6 +47,21 @@ class JudgementTest extends OnAServer {
         if (call.equals("settled")) {
             assertThat(said.get("settled").asBoolean())
                     .isEqualTo(truth.get("settled").asBoolean());
+            return;
+        }
+        if (call.equals("crack")) {
+            assertThat(said.get("cracked").asBoolean())
+                    .isEqualTo(truth.get("cracked").asBoolean());
+            if (said.get("cracked").asBoolean()) {
+                double held = truth.get("heldBar").asDouble();
+                double stands = truth.get("settingBar").asDouble();
+                assertThat(said.get("heldBar").asDouble()).isCloseTo(held, within(0.005 * held));
+                assertThat(said.get("settingBar").asDouble()).isCloseTo(stands, within(0.01 * stands));
+                assertThat(stands)
+                        .isBetween(
+                                said.get("lowBar").asDouble(),
+                                said.get("highBar").asDouble());
+            }
             return;
         }
         assertThat(truth.get("advice").valueStream().map(JsonNode::asString))
@@ -104,6 +122,9 @@ class JudgementTest extends OnAServer {
                 "turn|{'screw':{'barPerTurn':40,'rangeBar':[250,10]}}|screw.rangeBar[1]",
                 "turn|{'screw':{'barPerTurn':40,'rangeBar':[10,250]},'history':[{'turns':0}]}|history[0].reads",
                 "turn|{'screw':{'barPerTurn':40,'rangeBar':[10,250]},'history':[{'turns':0,'reads':90}]}|gauge",
+                "crack|{'samples':[{'t':0}]}|samples[0].bar",
+                "crack|{'samples':[{'t':1,'bar':2},{'t':0,'bar':2}]}|samples[1].t",
+                "crack|{'samples':[{'t':1,'bar':2}],'turns':[{'t':1}]}|turns[0].turns",
                 "verdict|{'value':160}|gauge",
                 "verdict|{'value':160,'targetBar':1e9,'toleranceBar':3,'gauge':{'rangeBar':250,'class':0.6}}|targetBar"
             })

@@ -3,7 +3,9 @@ package earlygate.server.calc;
 import com.fasterxml.jackson.annotation.JsonInclude;
 import com.fasterxml.jackson.annotation.JsonProperty;
 import earlygate.explain.Reason;
+import earlygate.judge.CrackSearch;
 import earlygate.judge.NextTurn;
+import earlygate.judge.ReliefPlace;
 import earlygate.judge.Settled;
 import earlygate.judge.Verdict;
 import earlygate.quantity.PressureUnit;
@@ -12,14 +14,20 @@ import earlygate.server.api.Input;
 import earlygate.server.api.Wire;
 import earlygate.server.words.ApiProblem;
 import earlygate.server.words.Words;
+import earlygate.unit.PowerUnit;
+import earlygate.unit.ReliefValve;
+import earlygate.unit.Situation;
+import io.swagger.v3.oas.annotations.media.Schema;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.OptionalDouble;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
+import tools.jackson.databind.JsonNode;
 
 /** Judgement on readings, stateless; bar throughout, as docs/api.md has it. */
 @RestController
@@ -30,6 +38,7 @@ class JudgementController {
     private static final int MOST_READINGS = 40;
     private static final double MOST_TURNS = 100;
     private static final double MOST_S = 1e7;
+    private static final double MOST_AMPS = 1e5;
 
     /** @param divisionBar between two marks of a dial read by eye; null for a digital one */
     record GaugeRequest(
@@ -40,6 +49,26 @@ class JudgementController {
     /** @param value the reading, with its standard error and what an approach would still add, once it is settled */
     @JsonInclude(JsonInclude.Include.NON_NULL)
     record SettledAnswer(boolean settled, double value, Double standardError, Double toCome) {}
+
+    record CrackSample(Double t, Double bar, Double amps) {}
+
+    record CrackTurn(Double t, Double turns) {}
+
+    /** @param turns may be left out; {@code unit}, {@code situation} and {@code setting} tell where the relief stands */
+    record CrackRequest(
+            List<CrackSample> samples,
+            List<CrackTurn> turns,
+            GaugeRequest gauge,
+            @Schema(implementation = Object.class) JsonNode unit,
+            @Schema(implementation = Object.class) JsonNode situation,
+            String setting) {}
+
+    /**
+     * @param heldBar what stood before the fall; {@code settingBar} where the relief itself now stands, with its 95 %
+     *     bounds, where a unit is given and its model can tell
+     */
+    @JsonInclude(JsonInclude.Include.NON_NULL)
+    record CrackAnswer(boolean cracked, Double atS, Double heldBar, Double settingBar, Double lowBar, Double highBar) {}
 
     record ScrewRequest(Double barPerTurn, List<Double> rangeBar) {}
 
@@ -75,14 +104,8 @@ class JudgementController {
             if (pair == null || pair.size() != 2) {
                 throw ApiProblem.badInput("samples[" + i + "]", Reason.of("judge.no-pair"));
             }
-            double at = needed("samples[" + i + "][0]", pair.get(0), -MOST_S, MOST_S);
-            if (at <= before) {
-                throw ApiProblem.badInput(
-                        "samples[" + i + "][0]",
-                        Reason.of("judge.time-runs-back").number("at", at).number("before", before));
-            }
-            before = at;
-            settled.add(at, needed("samples[" + i + "][1]", pair.get(1), -1e6, 1e6));
+            before = rising("samples[" + i + "][0]", pair.get(0), before);
+            settled.add(before, needed("samples[" + i + "][1]", pair.get(1), -1e6, 1e6));
         }
         boolean stands = settled.settled();
         return new SettledAnswer(
@@ -90,6 +113,67 @@ class JudgementController {
                 Wire.rounded(settled.mean(), 4),
                 stands ? Wire.rounded(settled.standardError(), 5) : null,
                 stands ? Wire.rounded(settled.toCome(), 5) : null);
+    }
+
+    @PostMapping("/crack")
+    CrackAnswer crack(@RequestBody CrackRequest r) {
+        List<CrackSample> samples = filled("samples", r.samples(), MOST_SAMPLES);
+        double[] times = new double[samples.size()];
+        double[] pa = new double[samples.size()];
+        double[] amps = new double[samples.size()];
+        boolean current = true;
+        for (int i = 0; i < samples.size(); i++) {
+            String path = "samples[" + i + "]";
+            CrackSample one = there(path, samples.get(i));
+            times[i] = rising(path + ".t", one.t(), i == 0 ? Double.NEGATIVE_INFINITY : times[i - 1]);
+            pa[i] = needed(path + ".bar", one.bar(), -MOST_BAR, MOST_BAR) * Si.BAR;
+            current &= one.amps() != null;
+            amps[i] = one.amps() == null ? 0 : needed(path + ".amps", one.amps(), 0, MOST_AMPS);
+        }
+        List<ReliefPlace.Turned> turns = new ArrayList<>();
+        for (CrackTurn t : r.turns() == null ? List.<CrackTurn>of() : r.turns()) {
+            String path = "turns[" + turns.size() + "]";
+            CrackTurn one = there(path, t);
+            turns.add(new ReliefPlace.Turned(
+                    needed(path + ".t", one.t(), -MOST_S, MOST_S),
+                    needed(path + ".turns", one.turns(), -MOST_TURNS, MOST_TURNS)));
+        }
+        Optional<double[]> drawn = current ? Optional.of(amps) : Optional.empty();
+        Optional<PowerUnit> unit =
+                r.unit() == null || r.unit().isNull() ? Optional.empty() : Optional.of(Input.unit(r.unit()));
+        Optional<Situation> situation = unit.map(u -> Input.situation(u, r.situation()));
+        unit.ifPresent(u -> relief(u, r.setting()));
+        Optional<CrackSearch> found = CrackSearch.in(times, pa, drawn);
+        if (found.isEmpty()) {
+            return new CrackAnswer(false, null, null, null, null, null);
+        }
+        CrackSearch crack = found.get();
+        Optional<ReliefPlace> place = unit.flatMap(u -> ReliefPlace.of(
+                u, situation.get(), r.setting(), new ReliefPlace.Stream(times, pa, drawn), turns, crack));
+        return new CrackAnswer(
+                true,
+                Wire.rounded(crack.atS(), 2),
+                Wire.rounded(crack.held() / Si.BAR, 3),
+                place.map(p -> Wire.rounded(p.settingPa() / Si.BAR, 3)).orElse(null),
+                place.map(p -> Wire.rounded(p.low() / Si.BAR, 3)).orElse(null),
+                place.map(p -> Wire.rounded(p.high() / Si.BAR, 3)).orElse(null));
+    }
+
+    private static void relief(PowerUnit unit, String setting) {
+        boolean known = unit.settings().stream()
+                .anyMatch(s -> s.id().equals(there("setting", setting)) && unit.partOf(s.id()) instanceof ReliefValve);
+        if (!known) {
+            throw ApiProblem.badInput("setting", Reason.of("judge.no-relief").name("id", setting));
+        }
+    }
+
+    private static double rising(String path, Double given, double before) {
+        double at = needed(path, given, -MOST_S, MOST_S);
+        if (at <= before) {
+            throw ApiProblem.badInput(
+                    path, Reason.of("judge.time-runs-back").number("at", at).number("before", before));
+        }
+        return at;
     }
 
     @PostMapping("/turn")

@@ -1,0 +1,211 @@
+package earlygate.judge;
+
+import earlygate.network.Network;
+import earlygate.solve.Outcome;
+import earlygate.solve.Solver;
+import earlygate.solve.SteadyState;
+import earlygate.unit.Electric;
+import earlygate.unit.PowerUnit;
+import earlygate.unit.Setting;
+import earlygate.unit.Situation;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+
+/**
+ * Where a relief stands that was backed out past its crack, its cracking pressure: by the model's balance the fall of the
+ * gauge and the rise of the current tell what it passes now, and so how far its screw went below what was held. Against
+ * that stands what the turns after the crack can have done. Pa. Source: Bayes over a grid of cracking pressures;
+ * docs/handbook.md, 6.4.
+ *
+ * @param low with {@code high} the 95 % bounds
+ */
+public record ReliefPlace(double settingPa, double low, double high) {
+    private static final int POINTS = 160;
+    /** A hand that stops at the crack has gone past it by about so many turns, seldom more than so many. */
+    private static final double ABOUT = 0.15;
+
+    private static final double MOST = 1.6;
+    /** Of the data's slope, what a screw's may be off; of a turn, what a hand's may. */
+    private static final double SLOPE = 0.2;
+
+    private static final double HAND = 0.15;
+    /** Of what the model says of a fall and a rise, what it may be wrong by. */
+    private static final double MODEL = 0.05;
+
+    private static final double REST_S = 6;
+    /** After a turn the oil takes so long. */
+    private static final double QUIET_S = 0.4;
+    /** A turn takes about so long. */
+    private static final double TURN_S = 1;
+
+    /** @param turns clockwise positive, at the time when they ended */
+    public record Turned(double atS, double turns) {}
+
+    /** A stream of the line's gauge, Pa, and the drives' current together, A. */
+    public record Stream(double[] times, double[] pa, Optional<double[]> amps) {}
+
+    private record Level(double mean, double error) {}
+
+    /** Empty where the model has no answer, or nothing but this relief holds its line. */
+    public static Optional<ReliefPlace> of(
+            PowerUnit unit, Situation situation, String relief, Stream stream, List<Turned> turns, CrackSearch crack) {
+        Setting setting = unit.setting(relief);
+        Network network = new Network(unit);
+        Solver solver = new Solver(network);
+        Situation shut = situation.withSetting(relief, setting.screw().maxPa());
+        Optional<SteadyState> first = solve(network, solver, shut);
+        Optional<String> holder = first.flatMap(s -> s.limiterOf(setting.line()));
+        if (holder.isEmpty() || holder.get().equals(relief)) {
+            return Optional.empty();
+        }
+        // The holder really stands where it held the gauge.
+        double stands = shut.settings()
+                        .getOrDefault(holder.get(), unit.setting(holder.get()).present())
+                + crack.held()
+                - first.get().pressure(setting.line());
+        Situation held = shut.withSetting(holder.get(), stands);
+        Optional<SteadyState> before = solve(network, solver, held);
+        if (before.isEmpty()) {
+            return Optional.empty();
+        }
+        double end = stream.times()[stream.times().length - 1];
+        double from = Math.max(crack.atS() + QUIET_S, end - REST_S);
+        for (Turned t : turns) {
+            from = Math.max(from, Math.min(t.atS() + QUIET_S, end - 1));
+        }
+        Level now = level(stream.times(), stream.pa(), from, end);
+        double fall = crack.held() - now.mean();
+        double slope = setting.screw().paPerTurn();
+        double most = MOST * slope + 2 * Math.max(0, fall);
+        double[] setAt = new double[POINTS];
+        double[] weight = new double[POINTS];
+        double best = Double.NEGATIVE_INFINITY;
+        Optional<Level> rise = stream.amps().map(a -> {
+            Level after = level(stream.times(), a, Math.max(crack.atS() + QUIET_S, now(stream, turns, end)), end);
+            Level stood = level(stream.times(), a, crack.atS() - 12, crack.atS() - 1.5);
+            return new Level(after.mean() - stood.mean(), Math.hypot(after.error(), stood.error()));
+        });
+        for (int i = 0; i < POINTS; i++) {
+            // Finer near the crack.
+            double past = most * Math.pow((i + 0.5) / POINTS, 1.7);
+            setAt[i] = crack.held() - past;
+            Optional<SteadyState> at = solve(network, solver, held.withSetting(relief, setAt[i]));
+            weight[i] = at.isEmpty()
+                    ? Double.NEGATIVE_INFINITY
+                    : Math.log(width(i, most))
+                            + prior(past / slope, turns, crack.atS())
+                            + fits(
+                                    fall,
+                                    Math.hypot(now.error(), crack.heldError()),
+                                    before.get().pressure(setting.line())
+                                            - at.get().pressure(setting.line()))
+                            + rise.map(r -> fits(
+                                            r.mean(), r.error(), current(unit, at.get()) - current(unit, before.get())))
+                                    .orElse(0.0);
+            best = Math.max(best, weight[i]);
+        }
+        return Double.isInfinite(best) ? Optional.empty() : Optional.of(told(setAt, weight, best));
+    }
+
+    private static double now(Stream stream, List<Turned> turns, double end) {
+        double from = end - REST_S;
+        for (Turned t : turns) {
+            from = Math.max(from, Math.min(t.atS() + QUIET_S, end - 1));
+        }
+        return from;
+    }
+
+    private static double width(int i, double most) {
+        return most * (Math.pow((i + 1.0) / POINTS, 1.7) - Math.pow(i / (double) POINTS, 1.7));
+    }
+
+    /** Logarithm of how likely it is to have gone past by so many of the data's turns. */
+    private static double prior(double past, List<Turned> turns, double atS) {
+        if (turns.isEmpty()) {
+            return -past / ABOUT;
+        }
+        double after = 0;
+        double during = 0;
+        for (Turned t : turns) {
+            if (t.atS() - TURN_S > atS + 1) {
+                after -= t.turns();
+            } else if (t.atS() > atS - 1) {
+                during -= t.turns();
+            }
+        }
+        double mean = after + during / 2;
+        double sd = Math.sqrt(Math.pow(SLOPE * mean, 2) + Math.pow(HAND * after, 2) + during * during / 12 + 1e-4);
+        return -0.5 * Math.pow((past - mean) / sd, 2);
+    }
+
+    private static double fits(double measured, double error, double model) {
+        double sd = Math.hypot(error, MODEL * model);
+        return -0.5 * Math.pow((measured - model) / sd, 2) - Math.log(sd);
+    }
+
+    private static Optional<SteadyState> solve(Network network, Solver solver, Situation s) {
+        return solver.steady(network.conditions(s)) instanceof Outcome.Converged c
+                ? Optional.of(c.state())
+                : Optional.empty();
+    }
+
+    private static double current(PowerUnit unit, SteadyState s) {
+        return unit.all(Electric.class).stream()
+                .mapToDouble(m -> s.driver(m.id()).current())
+                .sum();
+    }
+
+    /** Mean over a time, spikes left out, and its standard error. */
+    private static Level level(double[] times, double[] values, double from, double to) {
+        List<Double> in = new ArrayList<>();
+        for (int i = 0; i < times.length; i++) {
+            if (times[i] >= from && times[i] <= to) {
+                in.add(values[i]);
+            }
+        }
+        if (in.isEmpty()) {
+            in.add(values[values.length - 1]);
+        }
+        double[] sorted = in.stream().mapToDouble(Double::doubleValue).sorted().toArray();
+        double middle = sorted[sorted.length / 2];
+        double[] off =
+                in.stream().mapToDouble(v -> Math.abs(v - middle)).sorted().toArray();
+        double sd = Math.max(1.4826 * off[off.length / 2], 1e-3 * Math.abs(middle) / 10);
+        double sum = 0;
+        int n = 0;
+        for (double v : in) {
+            if (Math.abs(v - middle) <= 4 * sd) {
+                sum += v;
+                n++;
+            }
+        }
+        return new Level(sum / n, sd / Math.sqrt(n));
+    }
+
+    private static ReliefPlace told(double[] setAt, double[] logs, double best) {
+        double sum = 0;
+        double mean = 0;
+        double[] weight = new double[logs.length];
+        for (int i = 0; i < logs.length; i++) {
+            weight[i] = Math.exp(logs[i] - best);
+            sum += weight[i];
+            mean += weight[i] * setAt[i];
+        }
+        // Past grows with the index, so the setting falls along it.
+        double low = setAt[setAt.length - 1];
+        double high = setAt[0];
+        double passed = 0;
+        for (int i = 0; i < logs.length; i++) {
+            double before = passed;
+            passed += weight[i] / sum;
+            if (before < 0.025 && passed >= 0.025) {
+                high = i == 0 ? setAt[0] + (setAt[0] - setAt[1]) / 2 : setAt[i - 1];
+            }
+            if (before < 0.975 && passed >= 0.975) {
+                low = i == logs.length - 1 ? setAt[i] : setAt[i + 1];
+            }
+        }
+        return new ReliefPlace(mean / sum, low, high);
+    }
+}
