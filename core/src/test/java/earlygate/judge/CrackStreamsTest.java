@@ -19,6 +19,8 @@ class CrackStreamsTest {
         int hits = 0;
         int late = 0;
         int quick = 0;
+        int within = 0;
+        int bounded = 0;
         for (int seed = 1; seed <= MACHINES; seed++) {
             ReliefMachine m = new ReliefMachine(seed);
             without += m.amps ? 0 : 1;
@@ -56,6 +58,10 @@ class CrackStreamsTest {
             }
             hits++;
             off += Math.abs(said.get().held() - m.held) > 0.005 * m.held ? 1 : 0;
+            ReliefPlace place = m.place(said.get()).orElseThrow();
+            double stands = m.setting() * 1e5;
+            within += Math.abs(place.settingPa() - stands) <= 0.01 * stands ? 1 : 0;
+            bounded += stands >= place.low() && stands <= place.high() ? 1 : 0;
             double sees = m.share() * m.slope / 8 / (m.noise / Math.sqrt(4 * m.rate));
             if (sees >= 6) {
                 quick++;
@@ -66,6 +72,8 @@ class CrackStreamsTest {
         assertThat(missed).as("missed with a current").isLessThanOrEqualTo((MACHINES - without) / 100);
         assertThat(missedWithout).as("missed without").isLessThanOrEqualTo(3 * without / 100);
         assertThat(off).as("named wrong by more than 0.5 %").isLessThanOrEqualTo(hits / 100);
+        assertThat(within).as("its place within 1 %").isGreaterThanOrEqualTo(hits * 95 / 100);
+        assertThat(bounded).as("its place inside the bounds").isGreaterThanOrEqualTo(hits * 93 / 100);
         assertThat(late).as("later than an eighth of a turn").isLessThanOrEqualTo(quick / 20);
     }
 }

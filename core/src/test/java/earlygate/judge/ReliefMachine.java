@@ -1,5 +1,8 @@
 package earlygate.judge;
 
+import earlygate.unit.PowerUnit;
+import earlygate.unit.Situation;
+import earlygate.unit.file.UnitFile;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -28,6 +31,8 @@ final class ReliefMachine {
     final double rated;
     final double ratedCurrent;
     final double displacement;
+    final double ratedPressure;
+    private final double began;
     private final Random random;
     private final double stands;
     private final double driftS;
@@ -52,7 +57,7 @@ final class ReliefMachine {
         full = displacement * 1455 / 1000;
         band = u(2, 10);
         target = u(100, 300);
-        double ratedPressure = target / 0.9 * u(1, 1.3);
+        ratedPressure = target / 0.9 * u(1, 1.3);
         leak = full * (1 - efficiency) / ratedPressure;
         pilot = random.nextBoolean();
         override = target * (pilot ? u(0.02, 0.06) : u(0.1, 0.25));
@@ -62,7 +67,8 @@ final class ReliefMachine {
         stands = target * (1 + 0.005 * random.nextGaussian());
         dataSlope = u(20, 60);
         slope = dataSlope * u(0.7, 1.3);
-        setting = target + u(0.5, 2) * dataSlope;
+        began = target + u(0.5, 2) * dataSlope;
+        setting = began;
         driftS = u(-0.15, 0.15) / 100 / 60;
         driftLeak = u(0, 0.1) / 60;
         noise = target * 0.0005 * Math.pow(10, random.nextDouble());
@@ -157,6 +163,58 @@ final class ReliefMachine {
 
     double nominalWay() {
         return (setting - target) / dataSlope;
+    }
+
+    /** As its drawing has it: exact but for where the compensator stands, the relief's slope, and how far that was turned. */
+    PowerUnit unit() {
+        String text = """
+                {"format":"early-gate/unit/1","tag":"RM","name":"machine",
+                 "lines":[{"id":"P","ratingBar":600}],
+                 "fluid":{"name":"oil","viscosity40":46,"viscosityIndex":100,"bandC":[40,60],"tankL":120},
+                 "components":[
+                 {"id":"M1","type":"electric-motor","ratedPowerKw":%f,"syncSpeedRpm":1455.01,"ratedSpeedRpm":1455,
+                  "ratedCurrentA":%f,"noLoadCurrentA":%f},
+                 {"id":"P1","type":"pump","driver":"M1","inlet":"T","outlet":"P","displacementCm3":%f,
+                  "ratedPressureBar":%f,"maxPressureBar":600,"volumetricEfficiency":%f,"hydromechanicalEfficiency":0.92,
+                  "compensator":{"settingBar":%f,"bandBar":%f,"rangeBar":[20,600],"barPerTurn":45}},
+                 {"id":"RV1","type":"relief-valve","acting":"%s","inlet":"P","outlet":"T","settingBar":%f,
+                  "overrideBar":%f,"ratedFlowLpm":%f,"rangeBar":[10,600],"barPerTurn":%f}],
+                 "testPoints":[{"id":"G1","line":"P","rangeBar":600,"class":0.6,"reads":"bar"}]}""".formatted(
+                        rated,
+                        ratedCurrent,
+                        0.38 * ratedCurrent,
+                        displacement,
+                        ratedPressure,
+                        1 - leak * ratedPressure / full,
+                        target,
+                        band,
+                        pilot ? "pilot" : "direct",
+                        began,
+                        override,
+                        ratedFlow,
+                        dataSlope);
+        return ((UnitFile.Reading.Read) UnitFile.read(text)).unit();
+    }
+
+    Optional<ReliefPlace> place(CrackSearch crack) {
+        PowerUnit unit = unit();
+        double bar = 1e5;
+        List<ReliefPlace.Turned> told = turnsTold
+                ? turns.stream().map(t -> new ReliefPlace.Turned(t[0], t[1])).toList()
+                : List.of();
+        return ReliefPlace.of(
+                unit,
+                Situation.AS_THE_FILE.withOil(313.15),
+                "RV1",
+                new ReliefPlace.Stream(
+                        samples.stream().mapToDouble(s -> s[0]).toArray(),
+                        samples.stream().mapToDouble(s -> s[1] * bar).toArray(),
+                        amps
+                                ? Optional.of(
+                                        samples.stream().mapToDouble(s -> s[2]).toArray())
+                                : Optional.empty()),
+                told,
+                new CrackSearch(crack.atS(), crack.held() * bar, crack.heldError() * bar));
     }
 
     Optional<CrackSearch> asked() {
