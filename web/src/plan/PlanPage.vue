@@ -81,6 +81,22 @@ function go(by: number) {
         {{ data.plan.refused.length ? say('plan.planPage.there-is-no-safe') : (SCHOOL_NAMES[data.plan.school] ?? data.plan.school) }}
       </h1>
       <span class="gap"></span>
+      <template v-if="!data.plan.refused.length">
+        <a :href="`/api/units/${tag}/field-sheet.pdf?${query}`" download
+          ><Button :label="say('plan.planPage.field-sheet')" severity="secondary" outlined tabindex="-1"
+        /></a>
+        <a :href="`/api/units/${tag}/plan.csv?${query}`" download
+          ><Button :label="say('plan.planPage.csv')" severity="secondary" outlined tabindex="-1"
+        /></a>
+        <a :href="`/api/units/${tag}/plan.json?${query}`" download
+          ><Button :label="say('plan.planPage.json')" severity="secondary" outlined tabindex="-1"
+        /></a>
+        <RouterLink :to="{ name: 'start', params: { tag }, query: { school, sectionOrder, asFound, gapSchool: chosenGap } }"
+          ><Button :label="say('plan.planPage.walk-this-plan')" tabindex="-1"
+        /></RouterLink>
+      </template>
+    </div>
+    <div class="row choices">
       <label
         >{{ say('plan.planPage.gap') }}
         <Select v-model="gap" :options="GAPS" option-label="label" :aria-label="say('plan.planPage.gap-school')"
@@ -96,20 +112,6 @@ function go(by: number) {
           <option value="branches-first">{{ say('plan.planPage.branches-first') }}</option>
         </select>
       </label>
-      <template v-if="!data.plan.refused.length">
-        <a :href="`/api/units/${tag}/field-sheet.pdf?${query}`" download
-          ><Button :label="say('plan.planPage.field-sheet')" severity="secondary" outlined tabindex="-1"
-        /></a>
-        <a :href="`/api/units/${tag}/plan.csv?${query}`" download
-          ><Button :label="say('plan.planPage.csv')" severity="secondary" outlined tabindex="-1"
-        /></a>
-        <a :href="`/api/units/${tag}/plan.json?${query}`" download
-          ><Button :label="say('plan.planPage.json')" severity="secondary" outlined tabindex="-1"
-        /></a>
-        <RouterLink :to="{ name: 'start', params: { tag }, query: { school, sectionOrder, asFound, gapSchool: chosenGap } }"
-          ><Button :label="say('plan.planPage.walk-this-plan')" tabindex="-1"
-        /></RouterLink>
-      </template>
     </div>
     <p v-if="!data.plan.refused.length">{{ data.plan.why }}</p>
     <RefusalList :tag="tag" :unit="data.unit" :refused="data.plan.refused" />
