@@ -156,7 +156,7 @@ final class TurnChoice {
         int most = turned ? MOST : UNPROVEN;
         int chosen = 0;
         double chance = now;
-        for (int k = -UNPROVEN; k <= most; k++) {
+        for (int k = -most; k <= most; k++) {
             double turns = k * NextTurn.SIXTEENTH;
             if (k == 0 || k > 0 && !bearable(turns)) {
                 if (k > 0) {
@@ -176,36 +176,36 @@ final class TurnChoice {
         if (turned && later && suspect > SUSPECT) {
             return turn(0);
         }
-        return ended(chosen, now, most);
+        return ended(chosen, most);
     }
 
-    private NextTurn ended(int chosen, double now, int most) {
+    /** What is advised when {@code chosen} sixteenths have the best chance to end inside. */
+    private NextTurn ended(int chosen, int most) {
         double p = mean(0);
-        double step = mean(NextTurn.SIXTEENTH) - p;
-        boolean below = p < ask.target() - ask.tolerance();
-        if (chosen == 0 && below && now < 0.5) {
-            // None ends inside for sure: as far as is safe.
-            int far = 0;
-            for (int k = 1; k <= most && bearable(k * NextTurn.SIXTEENTH); k++) {
-                if (mean(k * NextTurn.SIXTEENTH) <= ask.target()) {
-                    far = k;
-                }
-            }
-            if (far > 0) {
-                return turn(far * NextTurn.SIXTEENTH);
-            }
-            return !limited(NextTurn.SIXTEENTH) ? finest(p, step) : new NextTurn.Stop();
-        }
         if (chosen != 0) {
             return turn(chosen * NextTurn.SIXTEENTH);
         }
-        return finest(p, step);
-    }
-
-    private NextTurn finest(double p, double step) {
-        return Math.abs(p - ask.target()) <= ask.tolerance() || step < ask.tolerance() / 2
-                ? new NextTurn.Leave()
-                : new NextTurn.Finest();
+        if (Math.abs(p - ask.target()) <= ask.tolerance()) {
+            return new NextTurn.Leave();
+        }
+        boolean in = p < ask.target();
+        double next = mean(in ? NextTurn.SIXTEENTH : -NextTurn.SIXTEENTH);
+        boolean limited = in && limited(NextTurn.SIXTEENTH);
+        // The other side is no nearer.
+        boolean finest = Math.abs(next - ask.target()) >= Math.abs(p - ask.target());
+        if (finest && !limited) {
+            return new NextTurn.Finest();
+        }
+        // None ends inside for sure: towards it as far as is safe.
+        int far = 0;
+        for (int k = 1; k <= most && (!in || bearable(k * NextTurn.SIXTEENTH)); k++) {
+            double to = mean((in ? k : -k) * NextTurn.SIXTEENTH);
+            if (in ? to > ask.target() : to < ask.target()) {
+                break;
+            }
+            far = in ? k : -k;
+        }
+        return far == 0 && limited ? new NextTurn.Stop() : turn(far * NextTurn.SIXTEENTH);
     }
 
     private boolean bearable(double turns) {

@@ -62,6 +62,14 @@ class NextTurnTest {
         never(t);
     }
 
+    /** Found too high it is brought down, and never called good where it is. */
+    @Test
+    void fromAboveItIsBroughtDown() {
+        Tally t = walk(Group.ABOVE, 5);
+        assertThat(t.soon).isGreaterThanOrEqualTo(SCREWS * 9 / 10);
+        never(t);
+    }
+
     private static void never(Tally t) {
         assertThat(t.far).as("beyond two tolerances").isLessThan(Math.max(1, SCREWS / 50));
         assertThat(t.wrongNoGauge).isLessThanOrEqualTo(SCREWS / 100);

@@ -10,6 +10,7 @@ final class ScrewMachine {
     enum Group {
         SLOPE,
         ALL,
+        ABOVE,
         LOST,
         LIMIT
     }
@@ -31,7 +32,7 @@ final class ScrewMachine {
     private final double bias;
     private final boolean plays;
     private final int outlier;
-    private final double share;
+    private final double followed;
     private double x;
     private double slack;
     private double holdsFrom;
@@ -59,7 +60,8 @@ final class ScrewMachine {
         double rise = group == Group.ALL ? 2 : 1;
         a = 2 * slope / (rise + 1);
         g = a * a * (rise * rise - 1) / (4 * (high - low));
-        double start = target * (0.4 + 0.5 * random.nextDouble());
+        double share = random.nextDouble();
+        double start = target * (group == Group.ABOVE ? 1.05 + 0.3 * share : 0.4 + 0.5 * share);
         range = 50 * Math.ceil(target / (0.4 + 0.35 * random.nextDouble()) / 50);
         bias = 0.4 * 0.006 * range * (2 * random.nextDouble() - 1);
         division = group == Group.ALL || rough ? 2 : 0;
@@ -67,7 +69,7 @@ final class ScrewMachine {
         slack = plays ? PLAY * random.nextInt(2) : 0;
         outlier = group == Group.ALL ? 1 + random.nextInt(3) : -1;
         x = at(start);
-        share = 0.1 * random.nextDouble();
+        followed = 0.1 * random.nextDouble();
         held = group == Group.LOST;
         holdsFrom = !held
                 ? Double.POSITIVE_INFINITY
@@ -120,7 +122,7 @@ final class ScrewMachine {
     }
 
     private double shown(double setting) {
-        return setting <= holdsFrom ? setting : holdsFrom + share * (setting - holdsFrom);
+        return setting <= holdsFrom ? setting : holdsFrom + followed * (setting - holdsFrom);
     }
 
     private void read(double asked) {

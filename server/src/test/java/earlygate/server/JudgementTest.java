@@ -125,6 +125,7 @@ class JudgementTest extends OnAServer {
                 "crack|{'samples':[{'t':0}]}|samples[0].bar",
                 "crack|{'samples':[{'t':1,'bar':2},{'t':0,'bar':2}]}|samples[1].t",
                 "crack|{'samples':[{'t':1,'bar':2}],'turns':[{'t':1}]}|turns[0].turns",
+                "crack|{'samples':[{'t':0,'bar':2},{'t':5000,'bar':2}]}|samples",
                 "verdict|{'value':160}|gauge",
                 "verdict|{'value':160,'targetBar':1e9,'toleranceBar':3,'gauge':{'rangeBar':250,'class':0.6}}|targetBar"
             })

@@ -39,6 +39,8 @@ class JudgementController {
     private static final double MOST_TURNS = 100;
     private static final double MOST_S = 1e7;
     private static final double MOST_AMPS = 1e5;
+    /** Every second of a stream is looked at as the one in which it may have cracked. */
+    private static final double LONGEST_S = 1200;
 
     /** @param divisionBar between two marks of a dial read by eye; null for a digital one */
     record GaugeRequest(
@@ -129,6 +131,13 @@ class JudgementController {
             pa[i] = needed(path + ".bar", one.bar(), -MOST_BAR, MOST_BAR) * Si.BAR;
             current &= one.amps() != null;
             amps[i] = one.amps() == null ? 0 : needed(path + ".amps", one.amps(), 0, MOST_AMPS);
+        }
+        if (times[times.length - 1] - times[0] > LONGEST_S) {
+            throw ApiProblem.badInput(
+                    "samples",
+                    Reason.of("judge.too-long")
+                            .time("given", times[times.length - 1] - times[0])
+                            .time("most", LONGEST_S));
         }
         List<ReliefPlace.Turned> turns = new ArrayList<>();
         for (CrackTurn t : r.turns() == null ? List.<CrackTurn>of() : r.turns()) {
