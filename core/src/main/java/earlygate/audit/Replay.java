@@ -3,7 +3,6 @@ package earlygate.audit;
 import earlygate.network.Network;
 import earlygate.plan.Plan;
 import earlygate.plan.Step;
-import earlygate.solve.Outcome;
 import earlygate.solve.Solver;
 import earlygate.solve.SteadyState;
 import earlygate.unit.Driver;
@@ -49,9 +48,7 @@ final class Replay {
     }
 
     Optional<SteadyState> solve(Situation s) {
-        return solver.steady(network.conditions(s)) instanceof Outcome.Converged c
-                ? Optional.of(c.state())
-                : Optional.empty();
+        return solver.steady(network.conditions(s)).answer();
     }
 
     /** A power limiter that is set only later holds nothing for sure yet: the state without it; empty where all are set. */

@@ -1,7 +1,6 @@
 package earlygate.gauge;
 
 import earlygate.network.Network;
-import earlygate.solve.Outcome;
 import earlygate.solve.Solver;
 import earlygate.solve.SteadyState;
 import earlygate.unit.PowerUnit;
@@ -236,9 +235,6 @@ public final class GaugeSearch {
             solved.clear();
         }
         return solved.computeIfAbsent(
-                s,
-                asked -> solver.steady(network.conditions(asked)) instanceof Outcome.Converged c
-                        ? Optional.of(c.state())
-                        : Optional.empty());
+                s, asked -> solver.steady(network.conditions(asked)).answer());
     }
 }

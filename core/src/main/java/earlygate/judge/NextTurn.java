@@ -1,6 +1,5 @@
 package earlygate.judge;
 
-import java.util.ArrayList;
 import java.util.List;
 import java.util.OptionalDouble;
 
@@ -61,12 +60,5 @@ public sealed interface NextTurn {
 
     static NextTurn of(Ask ask) {
         return new TurnChoice(ask).advice();
-    }
-
-    /** The turns, and the readings, of a history. */
-    static double[] column(List<Reading> history, boolean turns) {
-        List<Double> values = new ArrayList<>();
-        history.forEach(r -> values.add(turns ? r.turns() : r.reads()));
-        return values.stream().mapToDouble(Double::doubleValue).toArray();
     }
 }

@@ -1,7 +1,6 @@
 package earlygate.judge;
 
 import earlygate.network.Network;
-import earlygate.solve.Outcome;
 import earlygate.solve.Solver;
 import earlygate.solve.SteadyState;
 import earlygate.unit.Electric;
@@ -70,19 +69,16 @@ public record ReliefPlace(double settingPa, double low, double high) {
             return Optional.empty();
         }
         double end = stream.times()[stream.times().length - 1];
-        double from = Math.max(crack.atS() + QUIET_S, end - REST_S);
-        for (Turned t : turns) {
-            from = Math.max(from, Math.min(t.atS() + QUIET_S, end - 1));
-        }
+        double from = Math.max(crack.atS() + QUIET_S, restsFrom(turns, end));
         Level now = level(stream.times(), stream.pa(), from, end);
         double fall = crack.held() - now.mean();
         double slope = setting.screw().paPerTurn();
-        double most = MOST * slope + 2 * Math.max(0, fall);
+        double most = Math.min(0.95 * crack.held(), MOST * slope + 2 * Math.max(0, fall));
         double[] setAt = new double[POINTS];
         double[] weight = new double[POINTS];
         double best = Double.NEGATIVE_INFINITY;
         Optional<Level> rise = stream.amps().map(a -> {
-            Level after = level(stream.times(), a, Math.max(crack.atS() + QUIET_S, now(stream, turns, end)), end);
+            Level after = level(stream.times(), a, from, end);
             Level stood = level(stream.times(), a, crack.atS() - 12, crack.atS() - 1.5);
             return new Level(after.mean() - stood.mean(), Math.hypot(after.error(), stood.error()));
         });
@@ -108,7 +104,8 @@ public record ReliefPlace(double settingPa, double low, double high) {
         return Double.isInfinite(best) ? Optional.empty() : Optional.of(told(setAt, weight, best));
     }
 
-    private static double now(Stream stream, List<Turned> turns, double end) {
+    /** When the last rest began, s. */
+    private static double restsFrom(List<Turned> turns, double end) {
         double from = end - REST_S;
         for (Turned t : turns) {
             from = Math.max(from, Math.min(t.atS() + QUIET_S, end - 1));
@@ -134,6 +131,10 @@ public record ReliefPlace(double settingPa, double low, double high) {
                 during -= t.turns();
             }
         }
+        if (after + during == 0) {
+            // A turn that is being made isn't told yet.
+            return -past / ABOUT;
+        }
         double mean = after + during / 2;
         double sd = Math.sqrt(Math.pow(SLOPE * mean, 2) + Math.pow(HAND * after, 2) + during * during / 12 + 1e-4);
         return -0.5 * Math.pow((past - mean) / sd, 2);
@@ -145,9 +146,7 @@ public record ReliefPlace(double settingPa, double low, double high) {
     }
 
     private static Optional<SteadyState> solve(Network network, Solver solver, Situation s) {
-        return solver.steady(network.conditions(s)) instanceof Outcome.Converged c
-                ? Optional.of(c.state())
-                : Optional.empty();
+        return solver.steady(network.conditions(s)).answer();
     }
 
     private static double current(PowerUnit unit, SteadyState s) {

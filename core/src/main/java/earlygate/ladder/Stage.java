@@ -3,7 +3,6 @@ package earlygate.ladder;
 import static earlygate.quantity.Si.BAR;
 
 import earlygate.network.Network;
-import earlygate.solve.Outcome;
 import earlygate.solve.Solver;
 import earlygate.solve.SteadyState;
 import earlygate.target.GapSchool;
@@ -145,9 +144,7 @@ record Stage(PowerUnit unit, GapSchool gaps, Network network, Paths paths, Paths
     }
 
     Optional<SteadyState> solve(Situation situation) {
-        return Solver.solve(network, situation) instanceof Outcome.Converged c
-                ? Optional.of(c.state())
-                : Optional.empty();
+        return Solver.solve(network, situation).answer();
     }
 
     /**

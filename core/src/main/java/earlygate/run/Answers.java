@@ -3,7 +3,6 @@ package earlygate.run;
 import earlygate.gauge.GaugeSearch;
 import earlygate.network.Network;
 import earlygate.plan.Step;
-import earlygate.solve.Outcome;
 import earlygate.solve.Solver;
 import earlygate.solve.SteadyState;
 import earlygate.unit.PowerUnit;
@@ -27,6 +26,7 @@ public final class Answers {
     private final Network network;
     private final Map<String, Optional<GaugeCurve>> curves = new HashMap<>();
     private final Map<Asked, Carry.Shifted> shifted = new HashMap<>();
+    private final Map<Asked, Optional<Double>> slopes = new HashMap<>();
 
     public Answers(PowerUnit unit) {
         this.unit = unit;
@@ -43,13 +43,19 @@ public final class Answers {
     synchronized Carry.Shifted shifted(Step step, Map<String, Double> standing, Supplier<Carry.Shifted> computed) {
         if (shifted.size() > MOST_KEPT) {
             shifted.clear();
+            slopes.clear();
         }
         return shifted.computeIfAbsent(new Asked(step.id(), Map.copyOf(standing)), asked -> computed.get());
     }
 
+    /** Pa of a step's reading per Pa of a setting, with others standing where they were measured. */
+    synchronized Optional<Double> slope(
+            Step step, String setting, Map<String, Double> standing, Supplier<Optional<Double>> computed) {
+        return slopes.computeIfAbsent(
+                new Asked(step.id() + " " + setting, Map.copyOf(standing)), asked -> computed.get());
+    }
+
     Optional<SteadyState> solve(Situation s) {
-        return new Solver(network).steady(network.conditions(s)) instanceof Outcome.Converged c
-                ? Optional.of(c.state())
-                : Optional.empty();
+        return new Solver(network).steady(network.conditions(s)).answer();
     }
 }

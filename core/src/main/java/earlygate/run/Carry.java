@@ -73,7 +73,8 @@ final class Carry {
             return;
         }
         String s = told.get();
-        Situation as = situation(step, moved(step));
+        Map<String, Double> moved = moved(step);
+        Situation as = situation(step, moved);
         double planned = value(step.situation(), s);
         double before = value(as, s) - planned;
         String gauge = gauge(step).orElseThrow().id();
@@ -82,7 +83,7 @@ final class Carry {
             real.put(s, new Real(planned, off.getAsDouble(), error, gauge));
             return;
         }
-        slope(step, as, s)
+        answers.slope(step, s, moved, () -> slope(step, as, s))
                 .filter(x -> x >= TELLS)
                 .ifPresent(x -> real.put(s, new Real(planned, before + off.getAsDouble() / x, error, gauge)));
     }

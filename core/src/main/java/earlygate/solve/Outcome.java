@@ -1,10 +1,16 @@
 package earlygate.solve;
 
 import java.util.List;
+import java.util.Optional;
 
 /** What a solver says; a wrong number is never one of the answers. */
 public sealed interface Outcome {
     record Converged(SteadyState state) implements Outcome {}
+
+    /** The state, where there is one; for those who don't ask why there is none. */
+    default Optional<SteadyState> answer() {
+        return this instanceof Converged c ? Optional.of(c.state()) : Optional.empty();
+    }
 
     /** No answer, and the lines to look at. */
     sealed interface Failed extends Outcome {
