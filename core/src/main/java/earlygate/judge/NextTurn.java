@@ -34,8 +34,11 @@ public sealed interface NextTurn {
 
     /**
      * @param slope by the valve's data, per turn; {@code low} and {@code high} the ends of its range
+     * @param close so near to the target it is left; {@code tolerance} where no finer end is wanted
      * @param error limit of the gauge by its class; {@code division} between two marks of a dial read by eye, 0 for none
      * @param limit never to be passed
+     * @param known what this screw taught on this gauge before, or its data
+     * @param most turns at once; infinite where nothing bounds them
      */
     record Ask(
             double slope,
@@ -44,10 +47,13 @@ public sealed interface NextTurn {
             List<Reading> history,
             double target,
             double tolerance,
+            double close,
             double range,
             double error,
             double division,
-            OptionalDouble limit) {}
+            OptionalDouble limit,
+            Slope known,
+            double most) {}
 
     /** As it is written: turn, leave, finest, no-gauge, stop. */
     default String key() {
@@ -60,5 +66,10 @@ public sealed interface NextTurn {
 
     static NextTurn of(Ask ask) {
         return new TurnChoice(ask).advice();
+    }
+
+    /** What is known of the slope after the turns and readings of an ask; as before where no turn was answered. */
+    static Slope learned(Ask ask) {
+        return new ScrewBelief(ask).slope();
     }
 }

@@ -17,6 +17,9 @@ final class ScrewBelief {
     private static final double RISES = 0.35;
 
     private static final double PRIOR_LOST = 0.15;
+    /** A gauge so likely lost teaches no slope. */
+    private static final double DOUBTFUL = 0.5;
+
     /** One reading of the history wrong: a dial is misread more often than a transmitter. */
     private static final double MISREAD = 0.65;
 
@@ -89,7 +92,9 @@ final class ScrewBelief {
         double best = Double.NEGATIVE_INFINITY;
         for (int i = 0; i < weights.length; i++) {
             ScrewFilter f = all.get(i);
-            weights[i] = f.logLikelihood + Math.log(prior(f.way, n, lostWays, soundWays));
+            weights[i] = f.logLikelihood
+                    + Math.log(prior(f.way, n, lostWays, soundWays))
+                    + ask.known().logLikelihood(f.way.slope());
             best = Math.max(best, weights[i]);
         }
         double sum = 0;
@@ -130,6 +135,24 @@ final class ScrewBelief {
         double left = weights.stream().mapToDouble(Double::doubleValue).sum();
         weights.replaceAll(w -> w / Math.max(left, 1e-300));
         suspect /= Math.max(1e-12, 1 - lost);
+    }
+
+    /** The slope by all that was turned and read; what was known before where another limiter may hold the gauge. */
+    Slope slope() {
+        int answered =
+                (int) ask.history().stream().skip(1).filter(r -> r.turns() != 0).count();
+        if (answered == 0 || lost > DOUBTFUL || filters.isEmpty()) {
+            return ask.known();
+        }
+        double mean = 0;
+        double square = 0;
+        for (int i = 0; i < filters.size(); i++) {
+            double slope = filters.get(i).way.slope();
+            mean += weights.get(i) * slope;
+            square += weights.get(i) * slope * slope;
+        }
+        return new Slope(
+                mean, Math.sqrt(Math.max(0, square - mean * mean)), ask.known().answers() + answered);
     }
 
     /** How likely it is that another limiter holds the gauge. */
@@ -183,9 +206,7 @@ final class ScrewBelief {
             double sd = filters.get(i).deviation(to, turns, true);
             for (double bias : new double[] {-0.8, -0.4, 0, 0.4, 0.8}) {
                 double off = to - ask.target() + bias * STEADY * ask.error();
-                chance += weights.get(i)
-                        / 5
-                        * (normal((ask.tolerance() - off) / sd) - normal((-ask.tolerance() - off) / sd));
+                chance += weights.get(i) / 5 * (normal((ask.close() - off) / sd) - normal((-ask.close() - off) / sd));
             }
         }
         return chance;

@@ -15,6 +15,9 @@ final class TurnChoice {
     /** Sixteenths: at most a quarter while no turn was answered; then so many turns at once. */
     private static final int UNPROVEN = 4;
 
+    /** A slope known from before: the first turn here still asks whether the gauge follows. */
+    private static final int PROVEN = 16;
+
     private static final int MOST = 16 * 16;
 
     private final Ask ask;
@@ -34,7 +37,8 @@ final class TurnChoice {
         if (now >= SURE && belief.suspect() < SUSPECT) {
             return new NextTurn.Leave();
         }
-        int most = turned ? MOST : UNPROVEN;
+        int bound = turned ? MOST : ask.known().proven() ? PROVEN : UNPROVEN;
+        int most = (int) Math.min(bound, ask.most() / NextTurn.SIXTEENTH);
         int chosen = best(now, most);
         // The first answer is told from a misread one by the next turn; a later one is read again before it is built
         // on.
@@ -59,14 +63,14 @@ final class TurnChoice {
         double p = belief.mean(0);
         int chosen = 0;
         double chance = now;
-        for (int k = 1; k <= most && p < ask.target() + ask.tolerance() && bearable(k * NextTurn.SIXTEENTH); k++) {
+        for (int k = 1; k <= most && p < ask.target() + ask.close() && bearable(k * NextTurn.SIXTEENTH); k++) {
             double in = belief.inside(k * NextTurn.SIXTEENTH);
             if (in > chance + 1e-9) {
                 chance = in;
                 chosen = k;
             }
         }
-        for (int k = -1; k >= -most && p > ask.target() - ask.tolerance(); k--) {
+        for (int k = -1; k >= -most && p > ask.target() - ask.close(); k--) {
             double in = belief.inside(k * NextTurn.SIXTEENTH);
             if (in > chance + 1e-9) {
                 chance = in;
@@ -79,7 +83,7 @@ final class TurnChoice {
     /** No turn has a better chance than none: good, or as good as it gets, or towards it as far as is safe. */
     private NextTurn unsure(int most) {
         double p = belief.mean(0);
-        if (Math.abs(p - ask.target()) <= ask.tolerance()) {
+        if (Math.abs(p - ask.target()) <= ask.close()) {
             return new NextTurn.Leave();
         }
         int way = p < ask.target() ? 1 : -1;
@@ -101,7 +105,7 @@ final class TurnChoice {
             far = k;
         }
         if (far == 0 && again() > 0) {
-            return step > ask.tolerance() / 2 ? new NextTurn.Finest() : turn(way * NextTurn.SIXTEENTH);
+            return step > ask.close() / 2 ? new NextTurn.Finest() : turn(way * NextTurn.SIXTEENTH);
         }
         return turn(way * far * NextTurn.SIXTEENTH);
     }

@@ -1,6 +1,8 @@
 package earlygate.run;
 
 import earlygate.gauge.GaugeSearch;
+import earlygate.judge.NextTurn;
+import earlygate.judge.Slope;
 import earlygate.network.Network;
 import earlygate.plan.Step;
 import earlygate.solve.Solver;
@@ -10,6 +12,7 @@ import earlygate.unit.Situation;
 import java.util.HashMap;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.Function;
 import java.util.function.Supplier;
 
 /**
@@ -27,6 +30,8 @@ public final class Answers {
     private final Map<String, Optional<GaugeCurve>> curves = new HashMap<>();
     private final Map<Asked, Carry.Shifted> shifted = new HashMap<>();
     private final Map<Asked, Optional<Double>> slopes = new HashMap<>();
+    private final Map<NextTurn.Ask, NextTurn> turns = new HashMap<>();
+    private final Map<NextTurn.Ask, Slope> learned = new HashMap<>();
 
     public Answers(PowerUnit unit) {
         this.unit = unit;
@@ -53,6 +58,21 @@ public final class Answers {
             Step step, String setting, Map<String, Double> standing, Supplier<Optional<Double>> computed) {
         return slopes.computeIfAbsent(
                 new Asked(step.id() + " " + setting, Map.copyOf(standing)), asked -> computed.get());
+    }
+
+    synchronized NextTurn next(NextTurn.Ask ask) {
+        return kept(turns, ask, NextTurn::of);
+    }
+
+    synchronized Slope learned(NextTurn.Ask ask) {
+        return kept(learned, ask, NextTurn::learned);
+    }
+
+    private static <K, V> V kept(Map<K, V> memo, K key, Function<K, V> computed) {
+        if (memo.size() > MOST_KEPT) {
+            memo.clear();
+        }
+        return memo.computeIfAbsent(key, computed);
     }
 
     Optional<SteadyState> solve(Situation s) {

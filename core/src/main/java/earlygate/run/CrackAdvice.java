@@ -1,7 +1,7 @@
 package earlygate.run;
 
 import earlygate.explain.Reason;
-import earlygate.judge.TurnAdvice;
+import earlygate.judge.NextTurn;
 import earlygate.plan.Goal;
 import earlygate.plan.Move;
 import earlygate.plan.Step;
@@ -32,9 +32,9 @@ final class CrackAdvice {
                             .turns("turned", Math.abs(record.turned())));
         }
         Screw screw = screw(run, step);
-        double nominal = Math.max(TurnAdvice.STEP, (screw.maxPa() - goal.targetPa()) / screw.paPerTurn());
+        double nominal = Math.max(NextTurn.SIXTEENTH, (screw.maxPa() - goal.targetPa()) / screw.paPerTurn());
         double share = -record.turned() / nominal;
-        double turns = share < 0.4 ? 4 * TurnAdvice.STEP : share < 0.7 ? 2 * TurnAdvice.STEP : TurnAdvice.STEP;
+        double turns = share < 0.4 ? 4 * NextTurn.SIXTEENTH : share < 0.7 ? 2 * NextTurn.SIXTEENTH : NextTurn.SIXTEENTH;
         Reason reason = Reason.of("advice.back-out").turns("turns", turns).pressure("moves", turns * screw.paPerTurn());
         return new Advice(-turns, reason);
     }
@@ -57,7 +57,7 @@ final class CrackAdvice {
         StepRecord record = run.record(step.id());
         String setting = step.setting().orElseThrow();
         double way = screw(run, step).maxPa() - step.measured().orElseThrow().targetPa();
-        double most = Math.max(0, way) / run.screw(setting).lower() + 1;
+        double most = Math.max(0, way) / run.slope(setting).lower() + 1;
         return record.cracked().isEmpty() && (record.touchedEnd() || -record.turned() > most);
     }
 

@@ -2,7 +2,7 @@ package earlygate.run;
 
 import earlygate.explain.Reason;
 import earlygate.explain.Value.Amount;
-import earlygate.judge.TurnAdvice;
+import earlygate.judge.NextTurn;
 import earlygate.plan.Goal;
 import earlygate.plan.Step;
 import earlygate.run.Coach.Advice;
@@ -11,7 +11,7 @@ import java.util.OptionalDouble;
 
 /** The next turn of a flow screw or a power limiter: never more than an eighth, then read again. */
 final class RateAdvice {
-    private static final double MOST = 2 * TurnAdvice.STEP;
+    private static final double MOST = 2 * NextTurn.SIXTEENTH;
 
     private RateAdvice() {}
 
@@ -32,7 +32,7 @@ final class RateAdvice {
         if (Math.abs(off) < least / 2) {
             return locked ? Optional.empty() : Optional.of(new Advice(0, Reason.of("advice.rate-finest")));
         }
-        double turns = Math.copySign(Math.abs(off) < 1.5 * least ? TurnAdvice.STEP : MOST, off);
+        double turns = Math.copySign(Math.abs(off) < 1.5 * least ? NextTurn.SIXTEENTH : MOST, off);
         Reason reason = Reason.of(
                         locked
                                 ? turns > 0 ? "advice.rate-relock-in" : "advice.rate-relock-out"
@@ -49,6 +49,6 @@ final class RateAdvice {
                 .rateTarget(setting)
                 .map(t -> goal.tolerance() / t.tolerance())
                 .orElse(1.0);
-        return perTurn * reads * TurnAdvice.STEP;
+        return perTurn * reads * NextTurn.SIXTEENTH;
     }
 }

@@ -170,18 +170,18 @@ public record RunRecord(
         if (came.isPresent()) {
             return new Found(Math.max(0, came.getAsDouble()), AsFound.READ);
         }
-        if (run.firstRead(s.id()).isPresent()) {
-            return new Found(Math.max(0, run.firstRead(s.id()).getAsDouble() - offset), AsFound.READ);
+        if (run.screws().firstRead(s.id()).isPresent()) {
+            return new Found(Math.max(0, run.screws().firstRead(s.id()).getAsDouble() - offset), AsFound.READ);
         }
-        if (run.foundAt(s.id()).isPresent() && run.position(s.id()).isPresent() && asLeft.isPresent()) {
-            double slope = run.screw(s.id()).slope();
+        if (run.screws().foundAt(s.id()).isPresent() && run.position(s.id()).isPresent() && asLeft.isPresent()) {
+            double slope = run.slope(s.id()).perTurn();
             double byReading = (asLeft.getAsDouble() - s.screw().minPa()) / slope;
             double off = Math.abs(byReading - run.position(s.id()).getAsDouble());
             if (off > COUNT_FITS * s.screw().travel()) {
                 return new Found(Math.max(0, s.present()), AsFound.COUNT_INCOMPLETE);
             }
-            double turns =
-                    run.foundAt(s.id()).getAsDouble() - run.position(s.id()).getAsDouble();
+            double turns = run.screws().foundAt(s.id()).getAsDouble()
+                    - run.position(s.id()).getAsDouble();
             double found = asLeft.getAsDouble() + turns * slope;
             return new Found(Math.max(0, found), AsFound.BY_TURNS);
         }

@@ -1,7 +1,7 @@
 package earlygate.run;
 
 import earlygate.explain.Reason;
-import earlygate.judge.ScrewModel;
+import earlygate.judge.Slope;
 import earlygate.plan.Expect;
 import earlygate.plan.Phase;
 import earlygate.plan.Plan;
@@ -139,8 +139,7 @@ public final class RunState {
             r.oil().ifPresent(k -> oils.add(event, k));
         }
         // Only a pressure teaches how many bar a turn is.
-        record.reading(event, r)
-                .ifPresent(m -> step.measured().ifPresent(g -> screws.measured(step, g.testPoint(), m)));
+        record.reading(event, r).ifPresent(m -> step.measured().ifPresent(g -> screws.measured(step, g, m)));
     }
 
     private void handled(StepRecord record, Handled h) {
@@ -150,7 +149,7 @@ public final class RunState {
         } else if (h.action().equals("start")) {
             stopped.remove(h.part());
         }
-        if (!h.action().equals("pass") && !h.action().equals("nut")) {
+        if (StepRecord.MOVES_THE_LINE.contains(h.action())) {
             screws.forget();
         }
     }
@@ -249,26 +248,18 @@ public final class RunState {
         return current().isEmpty() && waitingAt().isEmpty();
     }
 
-    public ScrewModel screw(String setting) {
-        return screws.model(setting);
+    /** What is known of a screw, learned here or before. */
+    public Slope slope(String setting) {
+        return screws.slope(setting);
+    }
+
+    Screws screws() {
+        return screws;
     }
 
     /** Turns in from all out; unknown before an end was touched. */
     public OptionalDouble position(String setting) {
         return screws.position(setting);
-    }
-
-    OptionalDouble foundAt(String setting) {
-        return screws.foundAt(setting);
-    }
-
-    OptionalDouble firstRead(String setting) {
-        return screws.firstRead(setting);
-    }
-
-    /** Whether this screw was turned after that event. */
-    boolean turnedAfter(long seq, String setting) {
-        return screws.lastTurn(setting) > seq;
     }
 
     /** False only where the machine said that the nut of this screw stands slack. */

@@ -2,7 +2,7 @@ package earlygate.run;
 
 import earlygate.explain.Reason;
 import earlygate.explain.Value.Kind;
-import earlygate.judge.TurnAdvice;
+import earlygate.judge.NextTurn;
 import earlygate.judge.Verdict.Grade;
 import earlygate.plan.Expect;
 import earlygate.plan.Goal;
@@ -20,9 +20,9 @@ import java.util.OptionalDouble;
 /** Whether a step's readings let it pass, and if not, what is still missing. */
 public final class StepJudge {
     /** A counted turn may be off by a little more than a sixteenth and a half. */
-    private static final double COUNT = 1.75 * TurnAdvice.STEP;
+    private static final double COUNT = 1.75 * NextTurn.SIXTEENTH;
 
-    private static final double A_TRACE = TurnAdvice.STEP / 2;
+    private static final double A_TRACE = NextTurn.SIXTEENTH / 2;
 
     /**
      * @param grade PASS, FAIL or CANNOT_TELL of what was read
@@ -143,7 +143,7 @@ public final class StepJudge {
         return run.plan().steps().stream()
                 .filter(s -> s.cracks() && s.setting().filter(setting::equals).isPresent())
                 .flatMap(s -> run.record(s.id()).crackedEvent().stream())
-                .filter(c -> run.turnedAfter(c.seq(), setting))
+                .filter(c -> run.screws().lastTurn(setting) > c.seq())
                 .findFirst()
                 .map(c -> Reason.of("run.need.crack-again").name("setting", setting));
     }

@@ -9,7 +9,6 @@ import earlygate.run.RunEvent.Noted;
 import earlygate.run.RunEvent.Reading;
 import earlygate.run.RunEvent.Source;
 import earlygate.run.RunEvent.Turned;
-import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -22,19 +21,17 @@ import java.util.OptionalDouble;
  * turned or moved in the step; a deviation stands until anything is read, turned or moved.
  */
 public final class StepRecord {
-    /** A measure of the goal, Pa, and the net turns of the step's own screw since the one before. */
-    public record Point(double turns, double measure) {}
+    /** What of all that can be handled moves the pressures of a line. */
+    static final List<String> MOVES_THE_LINE = List.of("start", "stop", "open", "shift");
 
     private final Step step;
     private final Map<String, RunEvent> latest = new HashMap<>();
     private final Map<String, Double> turnedBy = new LinkedHashMap<>();
     private final Map<String, RunEvent> notes = new LinkedHashMap<>();
-    private final List<Point> points = new ArrayList<>();
     private RunEvent detected;
     private RunEvent tapped;
     private RunEvent deviation;
     private RunEvent done;
-    private double turnsSincePoint;
     private boolean touchedEnd;
     private boolean loadOpened;
     private boolean loadShut;
@@ -53,23 +50,7 @@ public final class StepRecord {
         if (step.goal().isEmpty() || !step.goal().get().reads(r.instrument())) {
             return OptionalDouble.empty();
         }
-        OptionalDouble measure = measure();
-        if (measure.isPresent()) {
-            boolean moved = !points.isEmpty()
-                    && turnsSincePoint == 0
-                    && Math.abs(measure.getAsDouble() - last().measure()) > 0.01 * Math.abs(last().measure());
-            if (moved) {
-                // The gauge went somewhere without the screw: something else was put right, all starts anew.
-                points.clear();
-            }
-            points.add(new Point(turnsSincePoint, measure.getAsDouble()));
-            turnsSincePoint = 0;
-        }
-        return measure;
-    }
-
-    private Point last() {
-        return points.get(points.size() - 1);
+        return measure();
     }
 
     void cracked(RunEvent event, Cracked c) {
@@ -84,7 +65,6 @@ public final class StepRecord {
     void turned(Turned t) {
         turnedBy.merge(t.setting(), t.turns(), Double::sum);
         if (step.setting().filter(t.setting()::equals).isPresent()) {
-            turnsSincePoint += t.turns();
             // Turned away from its end again, it no longer stands there.
             touchedEnd = t.atEnd() && (t.turns() == 0 || t.turns() > 0 == step.goesAllIn());
         }
@@ -101,10 +81,8 @@ public final class StepRecord {
             loadShut = loadOpened && !letGo;
             loadOpened |= letGo;
         }
-        if (List.of("start", "stop", "open", "shift").contains(h.action())
-                || h.action().equals("nut") && step.kind() == Step.Kind.LOCK) {
+        if (MOVES_THE_LINE.contains(h.action()) || h.action().equals("nut") && step.kind() == Step.Kind.LOCK) {
             forgetReadings();
-            points.clear();
         }
     }
 
@@ -130,9 +108,7 @@ public final class StepRecord {
 
     void again() {
         latest.clear();
-        points.clear();
         forgetReadings();
-        turnsSincePoint = 0;
         loadOpened = false;
         loadShut = false;
         attempts++;
@@ -172,11 +148,6 @@ public final class StepRecord {
         return reading(goal.minus().get())
                 .map(low -> OptionalDouble.of(value - low.value()))
                 .orElse(OptionalDouble.empty());
-    }
-
-    /** Measures of this attempt, oldest first, as long as nothing but the step's own screw moved between. */
-    public List<Point> points() {
-        return List.copyOf(points);
     }
 
     /** The crack that counts: the one found on the stream, else the one marked by hand. */

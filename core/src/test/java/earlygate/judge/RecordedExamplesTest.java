@@ -78,9 +78,12 @@ class RecordedExamplesTest {
                 history,
                 ask.get("targetBar").asDouble(),
                 ask.get("toleranceBar").asDouble(),
+                ask.get("toleranceBar").asDouble(),
                 range,
                 range * ask.at("/gauge/class").asDouble() / 100,
                 ask.at("/gauge/divisionBar").asDouble(0),
-                OptionalDouble.of(ask.get("limitBar").asDouble()));
+                OptionalDouble.of(ask.get("limitBar").asDouble()),
+                Slope.ofData(ask.at("/screw/barPerTurn").asDouble()),
+                Double.POSITIVE_INFINITY);
     }
 }

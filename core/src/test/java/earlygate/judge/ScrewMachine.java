@@ -136,6 +136,18 @@ final class ScrewMachine {
 
     NextTurn.Ask ask() {
         return new NextTurn.Ask(
-                dataSlope, low, high, List.copyOf(history), target, tolerance, range, 0.006 * range, division, limit);
+                dataSlope,
+                low,
+                high,
+                List.copyOf(history),
+                target,
+                tolerance,
+                tolerance,
+                range,
+                0.006 * range,
+                division,
+                limit,
+                Slope.ofData(dataSlope),
+                Double.POSITIVE_INFINITY);
     }
 }

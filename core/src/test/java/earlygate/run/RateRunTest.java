@@ -89,6 +89,6 @@ class RateRunTest {
         Step set = steps.of(Step.Kind.SET, "FC1");
         shows(steps, set, 8, Steps.WARM).turns(set, 0.125);
         shows(steps, set, 8.75, Steps.WARM);
-        assertThat(steps.state().screw("FC1").answers()).isZero();
+        assertThat(steps.state().slope("FC1").answers()).isZero();
     }
 }

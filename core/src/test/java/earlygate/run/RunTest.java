@@ -118,7 +118,7 @@ class RunTest extends WalkedRun {
         walkTo("plan.back-out");
         accept(new Turned(current().id(), "P1.compensator", -2.5, true));
         assertThat(state().position("P1.compensator").getAsDouble()).isZero();
-        assertThat(state().foundAt("P1.compensator").getAsDouble()).isEqualTo(2.5);
+        assertThat(state().screws().foundAt("P1.compensator").getAsDouble()).isEqualTo(2.5);
         accept(new Turned(current().id(), "P1.compensator", -0.25));
         assertThat(state().position("P1.compensator").getAsDouble()).isEqualTo(-0.25);
     }
@@ -129,13 +129,13 @@ class RunTest extends WalkedRun {
         Step step = current();
         accept(read(step, "G1", 166e5, WARM));
         accept(new Turned(step.id(), "P1.compensator", -0.25));
-        double before = state().screw("P1.compensator").slope();
+        double before = state().slope("P1.compensator").perTurn();
         accept(read(step, "G1", 140e5, WARM));
         long slip = state().lastSeq();
-        double fooled = state().screw("P1.compensator").slope();
+        double fooled = state().slope("P1.compensator").perTurn();
         accept(new RunEvent.Struck(step.id(), slip));
         assertThat(state().isStruck(slip)).isTrue();
-        assertThat(state().screw("P1.compensator").slope()).isEqualTo(before).isNotEqualTo(fooled);
+        assertThat(state().slope("P1.compensator").perTurn()).isEqualTo(before).isNotEqualTo(fooled);
         assertThat(state().record(step.id()).reading("G1")).isEmpty();
         assertThat(refused(new RunEvent.Struck(step.id(), slip))).isEqualTo("run.refused.no-slip");
         assertThat(refused(new RunEvent.Struck(step.id(), 1))).isEqualTo("run.refused.no-slip");

@@ -82,7 +82,7 @@ class StepRulesTest {
         Step set = lg.of(Step.Kind.SET, "P1.compensator");
         lg.reads(set, "G1", 160).then(new Handled(set.id(), action, "TV1", "0"));
         assertThat(lg.state().record(set.id()).reading("G1").isEmpty()).isEqualTo(voids);
-        assertThat(lg.state().record(set.id()).points().isEmpty()).isEqualTo(voids);
+        assertThat(lg.state().screws().history(set).isEmpty()).isEqualTo(voids);
     }
 
     @Test

@@ -7,6 +7,7 @@ import earlygate.judge.CrackSearch;
 import earlygate.judge.NextTurn;
 import earlygate.judge.ReliefPlace;
 import earlygate.judge.Settled;
+import earlygate.judge.Slope;
 import earlygate.judge.Verdict;
 import earlygate.quantity.PressureUnit;
 import earlygate.quantity.Si;
@@ -211,12 +212,15 @@ class JudgementController {
                 history,
                 needed("targetBar", r.targetBar(), 0.1, MOST_BAR),
                 needed("toleranceBar", r.toleranceBar(), 0.001, MOST_BAR),
+                r.toleranceBar(),
                 needed("gauge.rangeBar", gauge.rangeBar(), 0.1, MOST_BAR),
                 ofClass(gauge),
                 division(gauge),
                 r.limitBar() == null
                         ? OptionalDouble.empty()
-                        : OptionalDouble.of(needed("limitBar", r.limitBar(), 0, MOST_BAR))));
+                        : OptionalDouble.of(needed("limitBar", r.limitBar(), 0, MOST_BAR)),
+                Slope.ofData(slope),
+                Double.POSITIVE_INFINITY));
         if (said instanceof NextTurn.Turn t) {
             return new TurnAnswer(
                     "turn",

@@ -1,6 +1,6 @@
 package earlygate.server.runs;
 
-import earlygate.judge.ScrewModel;
+import earlygate.judge.Slope;
 import earlygate.quantity.Si;
 import earlygate.run.RunState;
 import earlygate.server.api.Wire;
@@ -22,7 +22,7 @@ public record ScrewView(
         boolean learned,
         String wrench) {
     static ScrewView of(RunState state, Setting s) {
-        ScrewModel m = state.screw(s.id());
+        Slope m = state.slope(s.id());
         Double turns = state.position(s.id()).isPresent()
                 ? (Double) state.position(s.id()).getAsDouble()
                 : null;
@@ -31,7 +31,7 @@ public record ScrewView(
                 turns,
                 s.screw().travel(),
                 turns == null ? "" : Words.turns(turns),
-                perTurn(s, m.slope()),
+                perTurn(s, m.perTurn()),
                 perTurn(s, 2 * m.sd()),
                 s.isPressure() ? "bar" : s.kind() == Setting.Kind.FLOW ? "L/min" : "kW",
                 m.answers() > 0,
