@@ -10,6 +10,7 @@ import earlygate.unit.Situation;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.DoubleUnaryOperator;
 
 /**
  * Where a relief stands that was backed out past its crack, its cracking pressure: by the model's balance the fall of the
@@ -46,9 +47,38 @@ public record ReliefPlace(double settingPa, double low, double high) {
 
     private record Level(double mean, double error) {}
 
+    /** How the gauge fell from what was held and by how much the current rose, and how likely it is to be so far past. */
+    private record Fallen(double held, Level fall, Optional<Level> rise, DoubleUnaryOperator prior) {}
+
     /** Empty where the model has no answer, or nothing but this relief holds its line. */
     public static Optional<ReliefPlace> of(
             PowerUnit unit, Situation situation, String relief, Stream stream, List<Turned> turns, CrackSearch crack) {
+        double end = stream.times()[stream.times().length - 1];
+        double from = Math.max(crack.atS() + QUIET_S, restsFrom(turns, end));
+        Level now = level(stream.times(), stream.pa(), from, end);
+        Optional<Level> rise = stream.amps().map(a -> {
+            Level after = level(stream.times(), a, from, end);
+            Level stood = level(stream.times(), a, crack.atS() - 12, crack.atS() - 1.5);
+            return new Level(after.mean() - stood.mean(), Math.hypot(after.error(), stood.error()));
+        });
+        Level fall = new Level(crack.held() - now.mean(), Math.hypot(now.error(), crack.heldError()));
+        return of(
+                unit, situation, relief, new Fallen(crack.held(), fall, rise, past -> prior(past, turns, crack.atS())));
+    }
+
+    /**
+     * The same from two readings of one gauge.
+     *
+     * @param held what stood before it fell; {@code now} what stands after
+     * @param error standard deviation of such a reading
+     */
+    public static Optional<ReliefPlace> ofReadings(
+            PowerUnit unit, Situation situation, String relief, double held, double now, double error) {
+        Level fall = new Level(held - now, error * Math.sqrt(2));
+        return of(unit, situation, relief, new Fallen(held, fall, Optional.empty(), past -> prior(past, List.of(), 0)));
+    }
+
+    private static Optional<ReliefPlace> of(PowerUnit unit, Situation situation, String relief, Fallen fallen) {
         Setting setting = unit.setting(relief);
         Network network = new Network(unit);
         Solver solver = new Solver(network);
@@ -61,43 +91,35 @@ public record ReliefPlace(double settingPa, double low, double high) {
         // The holder really stands where it held the gauge.
         double stands = shut.settings()
                         .getOrDefault(holder.get(), unit.setting(holder.get()).present())
-                + crack.held()
+                + fallen.held()
                 - first.get().pressure(setting.line());
         Situation held = shut.withSetting(holder.get(), stands);
         Optional<SteadyState> before = solve(network, solver, held);
         if (before.isEmpty()) {
             return Optional.empty();
         }
-        double end = stream.times()[stream.times().length - 1];
-        double from = Math.max(crack.atS() + QUIET_S, restsFrom(turns, end));
-        Level now = level(stream.times(), stream.pa(), from, end);
-        double fall = crack.held() - now.mean();
         double slope = setting.screw().paPerTurn();
-        double most = Math.min(0.95 * crack.held(), MOST * slope + 2 * Math.max(0, fall));
+        double most = Math.min(
+                0.95 * fallen.held(),
+                MOST * slope + 2 * Math.max(0, fallen.fall().mean()));
         double[] setAt = new double[POINTS];
         double[] weight = new double[POINTS];
         double best = Double.NEGATIVE_INFINITY;
-        Optional<Level> rise = stream.amps().map(a -> {
-            Level after = level(stream.times(), a, from, end);
-            Level stood = level(stream.times(), a, crack.atS() - 12, crack.atS() - 1.5);
-            return new Level(after.mean() - stood.mean(), Math.hypot(after.error(), stood.error()));
-        });
         for (int i = 0; i < POINTS; i++) {
             // Finer near the crack.
             double past = most * Math.pow((i + 0.5) / POINTS, 1.7);
-            setAt[i] = crack.held() - past;
+            setAt[i] = fallen.held() - past;
             Optional<SteadyState> at = solve(network, solver, held.withSetting(relief, setAt[i]));
             weight[i] = at.isEmpty()
                     ? Double.NEGATIVE_INFINITY
                     : Math.log(width(i, most))
-                            + prior(past / slope, turns, crack.atS())
+                            + fallen.prior().applyAsDouble(past / slope)
                             + fits(
-                                    fall,
-                                    Math.hypot(now.error(), crack.heldError()),
+                                    fallen.fall(),
                                     before.get().pressure(setting.line())
                                             - at.get().pressure(setting.line()))
-                            + rise.map(r -> fits(
-                                            r.mean(), r.error(), current(unit, at.get()) - current(unit, before.get())))
+                            + fallen.rise()
+                                    .map(r -> fits(r, current(unit, at.get()) - current(unit, before.get())))
                                     .orElse(0.0);
             best = Math.max(best, weight[i]);
         }
@@ -140,9 +162,9 @@ public record ReliefPlace(double settingPa, double low, double high) {
         return -0.5 * Math.pow((past - mean) / sd, 2);
     }
 
-    private static double fits(double measured, double error, double model) {
-        double sd = Math.hypot(error, MODEL * model);
-        return -0.5 * Math.pow((measured - model) / sd, 2) - Math.log(sd);
+    private static double fits(Level measured, double model) {
+        double sd = Math.hypot(measured.error(), MODEL * model);
+        return -0.5 * Math.pow((measured.mean() - model) / sd, 2) - Math.log(sd);
     }
 
     private static Optional<SteadyState> solve(Network network, Solver solver, Situation s) {

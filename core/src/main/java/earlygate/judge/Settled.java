@@ -104,6 +104,27 @@ public final class Settled {
         return settled() ? toCome : 0;
     }
 
+    /** Trend over the last three seconds, per second; 0 before there are enough samples. */
+    public double trend() {
+        double n = 0;
+        double meanTime = 0;
+        double mean = 0;
+        int from = count;
+        while (from > 0 && time(count - 1) - time(from - 1) <= WINDOW_S) {
+            from--;
+            n++;
+            meanTime += (time(from) - meanTime) / n;
+            mean += (value(from) - mean) / n;
+        }
+        double tt = 0;
+        double tv = 0;
+        for (int i = from; i < count; i++) {
+            tt += (time(i) - meanTime) * (time(i) - meanTime);
+            tv += (time(i) - meanTime) * (value(i) - mean);
+        }
+        return n < LEAST || tt == 0 ? 0 : tv / tt;
+    }
+
     private double time(int i) {
         return times[(first + i) % CAPACITY];
     }

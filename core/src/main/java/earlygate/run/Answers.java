@@ -2,6 +2,7 @@ package earlygate.run;
 
 import earlygate.gauge.GaugeSearch;
 import earlygate.judge.NextTurn;
+import earlygate.judge.ReliefPlace;
 import earlygate.judge.Slope;
 import earlygate.network.Network;
 import earlygate.plan.Step;
@@ -9,6 +10,7 @@ import earlygate.solve.Solver;
 import earlygate.solve.SteadyState;
 import earlygate.unit.PowerUnit;
 import earlygate.unit.Situation;
+import earlygate.unit.TestPoint;
 import java.util.HashMap;
 import java.util.Map;
 import java.util.Optional;
@@ -23,6 +25,11 @@ public final class Answers {
     /** Of steps with what was measured before them; a run that is read again and again begins anew after so many. */
     private static final int MOST_KEPT = 2000;
 
+    /** Of a gauge's error limit, what two readings of it by one eye differ by though nothing moved. */
+    private static final double READ_BY_EYE = 0.25;
+
+    private record Fell(String step, double held, double now) {}
+
     private record Asked(String step, Map<String, Double> standing) {}
 
     private final PowerUnit unit;
@@ -32,6 +39,7 @@ public final class Answers {
     private final Map<Asked, Optional<Double>> slopes = new HashMap<>();
     private final Map<NextTurn.Ask, NextTurn> turns = new HashMap<>();
     private final Map<NextTurn.Ask, Slope> learned = new HashMap<>();
+    private final Map<Fell, Optional<ReliefPlace>> places = new HashMap<>();
 
     public Answers(PowerUnit unit) {
         this.unit = unit;
@@ -66,6 +74,21 @@ public final class Answers {
 
     synchronized Slope learned(NextTurn.Ask ask) {
         return kept(learned, ask, NextTurn::learned);
+    }
+
+    /** Where a relief stands whose gauge held one pressure and fell to another, Pa; each read by eye. */
+    synchronized Optional<ReliefPlace> stands(Step step, double held, double now) {
+        TestPoint gauge = unit.testPoint(step.goal().orElseThrow().testPoint());
+        return kept(
+                places,
+                new Fell(step.id(), held, now),
+                f -> ReliefPlace.ofReadings(
+                        unit,
+                        step.situation(),
+                        step.setting().orElseThrow(),
+                        held,
+                        now,
+                        READ_BY_EYE * gauge.errorPa()));
     }
 
     private static <K, V> V kept(Map<K, V> memo, K key, Function<K, V> computed) {

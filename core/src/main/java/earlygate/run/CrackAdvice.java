@@ -2,6 +2,7 @@ package earlygate.run;
 
 import earlygate.explain.Reason;
 import earlygate.judge.NextTurn;
+import earlygate.judge.ReliefPlace;
 import earlygate.plan.Goal;
 import earlygate.plan.Move;
 import earlygate.plan.Step;
@@ -21,7 +22,7 @@ final class CrackAdvice {
     private static Advice backOut(RunState run, Step step, Goal.Crack goal) {
         StepRecord record = run.record(step.id());
         if (record.cracked().isPresent()) {
-            return new Advice(0, Reason.of("advice.cracked"));
+            return cracked(run, step, goal);
         }
         if (wentBy(run, step)) {
             return new Advice(
@@ -37,6 +38,35 @@ final class CrackAdvice {
         double turns = share < 0.4 ? 4 * NextTurn.SIXTEENTH : share < 0.7 ? 2 * NextTurn.SIXTEENTH : NextTurn.SIXTEENTH;
         Reason reason = Reason.of("advice.back-out").turns("turns", turns).pressure("moves", turns * screw.paPerTurn());
         return new Advice(-turns, reason);
+    }
+
+    /** Past its crack the relief itself stands lower than what was held: in again by so much, and found once more. */
+    private static Advice cracked(RunState run, Step step, Goal.Crack goal) {
+        String setting = step.setting().orElseThrow();
+        Optional<ReliefPlace> low = ReliefStands.tooLow(run, step);
+        if (low.isEmpty()) {
+            return new Advice(
+                    0,
+                    ReliefStands.of(run, step)
+                            .map(s -> Reason.of("advice.cracked-stands")
+                                    .name("setting", setting)
+                                    .pressure("stands", s.settingPa())
+                                    .pressure("low", s.low())
+                                    .pressure("high", s.high()))
+                            .orElse(Reason.of("advice.cracked")
+                                    .name("gauge", goal.testPoint())
+                                    .name("setting", setting)));
+        }
+        double past = run.record(step.id()).cracked().orElseThrow().pressurePa()
+                - low.get().settingPa();
+        double turns = Math.ceil(past / run.slope(setting).perTurn() / NextTurn.SIXTEENTH) * NextTurn.SIXTEENTH;
+        return new Advice(
+                Math.max(NextTurn.SIXTEENTH, turns),
+                Reason.of("advice.come-in-again")
+                        .name("setting", setting)
+                        .pressure("stands", low.get().settingPa())
+                        .pressure("past", past)
+                        .turns("turns", Math.max(NextTurn.SIXTEENTH, turns)));
     }
 
     /** The relief is locked: the pump is what is turned. */

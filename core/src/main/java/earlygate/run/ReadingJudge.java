@@ -3,6 +3,7 @@ package earlygate.run;
 import earlygate.explain.Reason;
 import earlygate.explain.Value.Amount;
 import earlygate.explain.Value.Kind;
+import earlygate.judge.ReliefPlace;
 import earlygate.judge.Verdict;
 import earlygate.judge.Verdict.Grade;
 import earlygate.plan.Expect;
@@ -86,7 +87,21 @@ final class ReadingJudge {
         double error = gauge.errorPa()
                 + goal.minus().map(m -> run.unit().testPoint(m).errorPa()).orElse(0.0);
         Verdict v = Verdict.of(measured, goal.targetPa(), goal.tolerancePa(), error);
-        return new Judged(e.instrument(), v.grade(), v.reason(gauge.rangePa()));
+        Optional<Reason> low = v.grade() == Grade.PASS && step.cracks()
+                ? ReliefStands.tooLow(run, step).map(stands -> low(stands, goal))
+                : Optional.empty();
+        return low.map(why -> new Judged(e.instrument(), Grade.FAIL, why))
+                .orElseGet(() -> new Judged(e.instrument(), v.grade(), v.reason(gauge.rangePa())));
+    }
+
+    /** What was held is right, but the relief was turned past its crack. */
+    private static Reason low(ReliefPlace stands, Goal.Measured goal) {
+        return Reason.of("verdict.relief-low")
+                .pressure("stands", stands.settingPa())
+                .pressure("low", stands.low())
+                .pressure("high", stands.high())
+                .pressure("target", goal.targetPa())
+                .pressure("tolerance", goal.tolerancePa());
     }
 
     /** A margin is there only while oil flows: at standby the signal is drained, at stall it stands at its limit. */

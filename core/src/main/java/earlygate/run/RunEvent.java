@@ -2,6 +2,7 @@ package earlygate.run;
 
 import com.fasterxml.jackson.annotation.JsonSubTypes;
 import com.fasterxml.jackson.annotation.JsonTypeInfo;
+import earlygate.judge.ReliefPlace;
 import earlygate.quantity.Keyed;
 import java.time.Instant;
 import java.util.Optional;
@@ -59,8 +60,21 @@ public record RunEvent(long seq, Instant at, String by, Body body) {
         }
     }
 
-    /** @param pressurePa what stood just before the fall */
-    public record Cracked(String step, double pressurePa, Source source, OptionalDouble oil) implements OfStep {}
+    /**
+     * @param pressurePa what stood just before the fall
+     * @param stands where the relief itself then stood, by how far the gauge fell; empty where nobody could tell
+     */
+    public record Cracked(
+            String step, double pressurePa, Source source, OptionalDouble oil, Optional<ReliefPlace> stands)
+            implements OfStep {
+        public Cracked {
+            stands = stands == null ? Optional.empty() : stands;
+        }
+
+        public Cracked(String step, double pressurePa, Source source, OptionalDouble oil) {
+            this(step, pressurePa, source, oil, Optional.empty());
+        }
+    }
 
     /**
      * The reading at hand is left as it is, for a reason that is kept and printed.

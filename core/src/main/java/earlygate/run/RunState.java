@@ -46,6 +46,7 @@ public final class RunState {
     private final Map<String, String> stopped = new LinkedHashMap<>();
     private final OilReadings oils = new OilReadings();
     private final Set<Long> struck = new HashSet<>();
+    private final Answers answers;
     private final Screws screws;
     private final List<RunEvent> events;
 
@@ -54,6 +55,7 @@ public final class RunState {
         this.unit = unit;
         this.plan = plan;
         this.rig = rig;
+        this.answers = answers;
         this.screws = new Screws(unit, answers);
         plan.steps().forEach(s -> {
             records.put(s.id(), new StepRecord(s));
@@ -270,6 +272,10 @@ public final class RunState {
     /** Why a drive that ought to run has stopped by itself; empty once it was started again. */
     public Optional<String> stoppedBy(String driver) {
         return Optional.ofNullable(stopped.get(driver));
+    }
+
+    Answers answers() {
+        return answers;
     }
 
     /** The last oil temperature anyone read, K, and when. */

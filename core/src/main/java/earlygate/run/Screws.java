@@ -89,7 +89,7 @@ final class Screws {
         if (net.getOrDefault(setting, 0.0) == 0 && step.kind() == Step.Kind.SET) {
             firstRead.putIfAbsent(setting, measure);
         }
-        if (at.filter(step::equals).isEmpty()) {
+        if (at.filter(s -> s.id().equals(step.id())).isEmpty()) {
             forget();
             at = Optional.of(step);
         }
@@ -134,7 +134,7 @@ final class Screws {
 
     /** The turns and readings of the step at hand. */
     TurnHistory history(Step step) {
-        return at.filter(step::equals).isPresent() ? history : new TurnHistory();
+        return at.filter(s -> s.id().equals(step.id())).isPresent() ? history : new TurnHistory();
     }
 
     /** What is known of a screw's slope on the gauge of a goal, from earlier arrangements; Pa per turn. */

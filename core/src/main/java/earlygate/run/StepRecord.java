@@ -159,6 +159,11 @@ public final class StepRecord {
         return crackedEvent().map(e -> (Cracked) e.body());
     }
 
+    /** The crack that was found on the stream, or typed. */
+    Optional<RunEvent> detected() {
+        return Optional.ofNullable(detected);
+    }
+
     /** The crack that a hand marked, kept beside the one that was found. */
     public Optional<Cracked> tapped() {
         return Optional.ofNullable(tapped).map(e -> (Cracked) e.body());

@@ -7,11 +7,13 @@ import static earlygate.quantity.Si.BAR;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
-import earlygate.judge.CrackDetector;
+import earlygate.judge.Watch;
 import earlygate.unit.ElectricMotor;
 import earlygate.unit.PowerUnit;
 import earlygate.unit.Pump;
-import java.util.OptionalDouble;
+import earlygate.unit.Situation;
+import java.util.Map;
+import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -54,23 +56,30 @@ class RigTest {
             rig.advance(0.5);
         }
         double held = gauge(rig);
-        CrackDetector crack = new CrackDetector(0.1e5, 0.05);
-        watch(rig, crack, 3);
+        Situation deadhead = Situation.AS_THE_FILE.withSetting("P1.compensator", held);
+        Watch watch = new Watch(unit);
+        watch.seek(new Watch.Sought("RV1", Map.of(), 0, Optional.of(new Watch.Cracking("RV1", "G1", deadhead))));
+        see(rig, watch, 8);
         int turns = 0;
-        while (crack.crackedAt().isEmpty()) {
-            rig.turn("RV1", -1.0 / 16);
-            watch(rig, crack, 1);
+        while (!watch.cracks().found()) {
+            watch.turned("RV1", rig.turn("RV1", -1.0 / 16));
+            see(rig, watch, 4);
             assertThat(++turns).isLessThan(100);
         }
-        assertThat(crack.crackedAt().getAsDouble()).isCloseTo(held, within(0.5e5));
+        see(rig, watch, 6);
+        Watch.Cracks seen = watch.cracks();
+        assertThat(seen.held().getAsDouble()).isCloseTo(held, within(0.005 * held));
         assertThat(gauge(rig)).as("only just").isGreaterThan(held - 4e5);
+        assertThat(seen.stands().orElseThrow().settingPa())
+                .as("the relief itself")
+                .isCloseTo(rig.trueSetting("RV1"), within(0.01 * held));
     }
 
-    private static void watch(Rig rig, CrackDetector crack, double seconds) {
+    private static void see(Rig rig, Watch watch, double seconds) {
         for (int i = 0; i < seconds * 20; i++) {
             rig.advance(0.05);
             Rig.Sample s = rig.sample();
-            crack.add(s.gauges().get("G1"), OptionalDouble.of(s.currents().get("M1")));
+            watch.sample(new Watch.Sample(s.timeS(), s.gauges(), s.currents(), rig.sinceStop()));
         }
     }
 

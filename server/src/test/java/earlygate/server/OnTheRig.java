@@ -174,10 +174,18 @@ final class OnTheRig extends Walker {
 
     @Override
     void seekCrack(JsonNode step) {
-        breathe(500);
-        look();
-        if (live.path("crackBar").isNumber()) {
-            event("take-crack", object());
+        // Until it has cracked, or the gauge stands again and the next turn may be made.
+        for (int i = 0; i < 40; i++) {
+            breathe(i == 0 ? 500 : 100);
+            look();
+            if (live.path("crackBar").isNumber()) {
+                breathe(700);
+                event("take-crack", object());
+                return;
+            }
+            if (live.path("crack").isObject()) {
+                return;
+            }
         }
     }
 }

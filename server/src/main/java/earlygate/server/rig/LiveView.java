@@ -16,6 +16,7 @@ import java.util.Map;
  * @param stops drives that stopped by themselves, with the cause
  * @param wrong what stands otherwise than the step needs it, and what to put back
  * @param crackBar what stood before the fall, while a crack is watched for; null until it is found
+ * @param crack what is seen while a crack is watched for; null before the gauge has stood
  * @param closed why the machine was closed; null while it lives
  */
 public record LiveView(
@@ -34,6 +35,7 @@ public record LiveView(
         Map<String, String> stops,
         List<String> wrong,
         Double crackBar,
+        Crack crack,
         String closed) {
     /** A directional valve or a section: where it stands and where it could. */
     public record Valve(String at, List<String> positions) {}
@@ -43,6 +45,13 @@ public record LiveView(
      * @param takeBar the one that would be taken: what stands, or the highest or lowest gone through; null while none
      */
     public record Gauge(double bar, boolean settled, Double takeBar) {}
+
+    /**
+     * @param heldBar what stands, or stood before the fall
+     * @param fallBar how far it has fallen since; null before it cracked
+     * @param standsBar where the relief itself stands, with 95 % bounds; null where nothing can be told
+     */
+    public record Crack(Double heldBar, Double fallBar, Double standsBar, Double lowBar, Double highBar) {}
 
     public record Motor(double amps, boolean settled) {}
 
@@ -62,6 +71,7 @@ public record LiveView(
                 Map.of(),
                 Map.of(),
                 List.of(),
+                null,
                 null,
                 why);
     }

@@ -8,9 +8,7 @@ import earlygate.server.journal.OpenRuns;
 import earlygate.server.journal.RigStandings;
 import earlygate.server.words.ApiProblem;
 import java.time.Clock;
-import java.util.List;
 import java.util.Map;
-import java.util.OptionalDouble;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.ExecutorService;
@@ -131,9 +129,18 @@ public class RigHost implements SmartLifecycle {
     /** What is told to those who watch a run without a machine. */
     public record Progress(long seq) {}
 
-    /** @param turns whether it only turns a screw */
-    public <T> T act(long runId, Function<Rig, T> action, boolean turns) {
-        return rig(runId).act(action, turns);
+    /** Asks a machine something and moves nothing. */
+    public <T> T ask(long runId, Function<Rig, T> question) {
+        return rig(runId).ask(question);
+    }
+
+    public <T> T act(long runId, Function<Rig, T> action) {
+        return rig(runId).act(action);
+    }
+
+    /** @return the turns that were really made */
+    public double turn(long runId, String setting, double turns) {
+        return rig(runId).turn(setting, turns);
     }
 
     /** Lets time pass quickly; what stopped by itself is reported. */
@@ -154,27 +161,9 @@ public class RigHost implements SmartLifecycle {
         rigs.remove(runId);
     }
 
-    public List<Reason> wrong(long runId) {
-        return rig(runId).wrong();
-    }
-
-    /** The reading to take, SI; empty while there is none. */
-    public OptionalDouble reading(long runId, String instrument) {
-        return rig(runId).reading(instrument);
-    }
-
-    public double oil(long runId) {
-        return rig(runId).oil();
-    }
-
-    /** Pa; empty while no crack was found. */
-    public OptionalDouble crackedAt(long runId) {
-        return rig(runId).crackedAt();
-    }
-
-    /** What stood while a crack is watched for, Pa; empty before it stood long enough. */
-    public OptionalDouble stood(long runId) {
-        return rig(runId).stood();
+    /** The machine itself, for what its instruments say. */
+    public LiveRig live(long runId) {
+        return rig(runId);
     }
 
     public SseEmitter listen(long runId, boolean practice) {

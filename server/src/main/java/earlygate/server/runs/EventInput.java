@@ -5,6 +5,7 @@ import static earlygate.quantity.Si.ZERO_C;
 
 import earlygate.explain.Reason;
 import earlygate.explain.Value.Kind;
+import earlygate.judge.Watch;
 import earlygate.plan.Expect;
 import earlygate.plan.Goal;
 import earlygate.plan.Step;
@@ -47,12 +48,19 @@ class EventInput {
             case "turned" -> turned(run, state, step, r);
             case "cracked" ->
                 new RunEvent.Cracked(step, number(run.unit(), instrument(r), r.text()), Source.TYPED, oilOf(run));
-            case "take-crack" ->
-                new RunEvent.Cracked(
-                        step, seen(run, rigs.crackedAt(practice(run)), "reading.no-crack"), Source.LIVE, oilOf(run));
+            case "take-crack" -> {
+                Watch.Cracks seen = rigs.live(practice(run)).cracks();
+                OptionalDouble held = seen.found() ? seen.held() : OptionalDouble.empty();
+                yield new RunEvent.Cracked(
+                        step, seen(held, "reading.no-crack"), Source.LIVE, oilOf(run), seen.stands());
+            }
             case "tap-crack" ->
                 new RunEvent.Cracked(
-                        step, seen(run, rigs.stood(practice(run)), "reading.no-stand"), Source.TAPPED, oilOf(run));
+                        step,
+                        seen(rigs.live(practice(run)).cracks().held(), "reading.no-stand"),
+                        Source.TAPPED,
+                        oilOf(run),
+                        rigs.live(practice(run)).placeAtTap());
             case "deviation" ->
                 new RunEvent.Deviation(step, text(r), Optional.ofNullable(released(run, r.releasedBy())));
             case "again" -> new RunEvent.Again(step);
@@ -116,11 +124,11 @@ class EventInput {
         long id = practice(run);
         kind(run.unit(), instrument);
         if (!instrument.equals(Expect.OIL)) {
-            rigs.wrong(id).stream().findFirst().ifPresent(wrong -> {
+            rigs.live(id).wrong().stream().findFirst().ifPresent(wrong -> {
                 throw ApiProblem.conflict("reading", wrong);
             });
         }
-        OptionalDouble value = rigs.reading(id, instrument);
+        OptionalDouble value = rigs.live(id).reading(instrument);
         if (value.isEmpty()) {
             throw ApiProblem.conflict(
                     "reading", Reason.of("reading.not-settled").name("instrument", instrument));
@@ -128,7 +136,7 @@ class EventInput {
         return new RunEvent.Reading(step, instrument, value.getAsDouble(), Source.LIVE, oilOf(run));
     }
 
-    private static double seen(OpenRun run, OptionalDouble pressure, String why) {
+    private static double seen(OptionalDouble pressure, String why) {
         if (pressure.isEmpty()) {
             throw ApiProblem.conflict("crack", Reason.of(why));
         }
@@ -144,7 +152,9 @@ class EventInput {
 
     /** The rig's thermometer; at a real machine the last one typed, which the run itself remembers. */
     private OptionalDouble oilOf(OpenRun run) {
-        return run.head().practice() ? OptionalDouble.of(rigs.oil(run.head().id())) : OptionalDouble.empty();
+        return run.head().practice()
+                ? OptionalDouble.of(rigs.live(run.head().id()).oil())
+                : OptionalDouble.empty();
     }
 
     private static Kind kind(PowerUnit unit, String instrument) {

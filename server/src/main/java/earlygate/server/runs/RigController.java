@@ -107,13 +107,10 @@ class RigController {
 
     private RigAnswer done(long id, RigAction a, String part, String to, Consumer<Rig> move) {
         runs.onRig(id, a.key(), step -> {
-            rigs.act(
-                    id,
-                    r -> {
-                        move.accept(r);
-                        return null;
-                    },
-                    false);
+            rigs.act(id, r -> {
+                move.accept(r);
+                return null;
+            });
             return Optional.of(new Handled(step, a.action(), part, to));
         });
         return answer(id, 0, "");
@@ -122,7 +119,7 @@ class RigController {
     private RigAnswer start(long id, RigAction a, String driver) {
         boolean[] started = new boolean[1];
         runs.onRig(id, a.key(), step -> {
-            started[0] = rigs.act(id, r -> r.start(driver), false);
+            started[0] = rigs.act(id, r -> r.start(driver));
             return started[0] ? Optional.of(new Handled(step, "start", driver, "")) : Optional.empty();
         });
         return answer(id, 0, started[0] ? "" : say("rig.told.locked-out", driver));
@@ -131,7 +128,7 @@ class RigController {
     private RigAnswer shift(long id, RigAction a, String valve) {
         known(rigs.standing(id).positions().containsKey(valve), valve);
         String to = String.valueOf(a.position());
-        boolean there = rigs.act(id, r -> r.positions(valve).contains(to), true);
+        boolean there = rigs.ask(id, r -> r.positions(valve).contains(to));
         if (!there) {
             throw ApiProblem.badInput(
                     "position",
@@ -143,11 +140,11 @@ class RigController {
     }
 
     private static List<String> positions(RigHost rigs, long id, String valve) {
-        return rigs.<List<String>>act(id, r -> r.positions(valve), true);
+        return rigs.<List<String>>ask(id, r -> r.positions(valve));
     }
 
     private RigAnswer ready(long id, RigAction a, String part) {
-        known(rigs.act(id, r -> r.ready().has(a.action(), part), true), part);
+        known(rigs.ask(id, r -> r.ready().has(a.action(), part)), part);
         boolean to = a.value() > 0.5;
         return done(id, a, part, to ? "1" : "0", r -> r.makeReady(a.action(), part, to));
     }
@@ -168,10 +165,10 @@ class RigController {
             if (rigs.standing(id).screws().get(setting).nutTight()) {
                 throw ApiProblem.conflict("turn", Reason.of("rig.nut-tight").name("setting", setting));
             }
-            if (rigs.act(id, r -> r.jets(setting), true)) {
+            if (rigs.ask(id, r -> r.jets(setting))) {
                 told[0] = say("rig.told.cap-jet", setting);
             }
-            made[0] = rigs.act(id, r -> r.turn(setting, turns), true);
+            made[0] = rigs.turn(id, setting, turns);
             boolean atEnd = Math.abs(made[0]) < Math.abs(turns) - 1e-9;
             return made[0] == 0 && !atEnd ? Optional.empty() : Optional.of(new Turned(step, setting, made[0], atEnd));
         });

@@ -98,7 +98,7 @@ public class RunService implements RigHost.Keeper {
         for (Step.Deed d : step.does()) {
             boolean done = d.action().equals("pass")
                     ? passed(runId, d)
-                    : rigs.act(runId, r -> makeReady(r, d.action(), d.part(), d.to() > 0.5), false);
+                    : rigs.act(runId, r -> makeReady(r, d.action(), d.part(), d.to() > 0.5));
             if (done) {
                 events.add(new NewEvent(
                         (key.length() > 48 ? key.substring(0, 48) : key) + "-" + events.size(),
@@ -109,13 +109,10 @@ public class RunService implements RigHost.Keeper {
     }
 
     private boolean passed(long runId, Step.Deed rest) {
-        rigs.act(
-                runId,
-                r -> {
-                    r.stop(rest.part());
-                    return null;
-                },
-                false);
+        rigs.act(runId, r -> {
+            r.stop(rest.part());
+            return null;
+        });
         rigs.pass(runId, rest.to());
         return true;
     }

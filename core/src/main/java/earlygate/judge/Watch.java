@@ -1,0 +1,190 @@
+package earlygate.judge;
+
+import earlygate.unit.Electric;
+import earlygate.unit.PowerUnit;
+import earlygate.unit.Situation;
+import java.util.LinkedHashMap;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalDouble;
+
+/**
+ * The watch on a machine's instruments, whoever reads them: a practice machine, a field instrument, a log file. It is
+ * told every sample, every turn and everything else that moves, and what is looked for now; it says which readings can be
+ * taken, where they tend, and when a relief that is backed out has cracked. Times in s by one clock, Pa, A. Not for two
+ * threads at once.
+ */
+public final class Watch {
+    /** At which moment a reading counts: standing, the highest before it fell, the lowest before it rose, after a while. */
+    public enum Moment {
+        STANDING,
+        PEAK,
+        VALLEY,
+        AFTER
+    }
+
+    /** A relief whose crack is looked for on a gauge, in a situation. */
+    public record Cracking(String relief, String gauge, Situation situation) {}
+
+    /**
+     * @param what a name for it: another one is looked for from its own beginning
+     * @param moments by instrument; one that is not named is read standing
+     * @param afterS seconds after the drives have stopped, of {@link Moment#AFTER}
+     */
+    public record Sought(String what, Map<String, Moment> moments, double afterS, Optional<Cracking> cracking) {
+        public static final Sought NOTHING = new Sought("", Map.of(), 0, Optional.empty());
+    }
+
+    /**
+     * @param held what stood before it fell; empty before it stood long enough
+     * @param found it has cracked
+     * @param fallPa by how much the gauge has fallen since
+     * @param stands where the relief itself stands now
+     */
+    public record Cracks(OptionalDouble held, boolean found, OptionalDouble fallPa, Optional<ReliefPlace> stands) {
+        static final Cracks NONE = new Cracks(OptionalDouble.empty(), false, OptionalDouble.empty(), Optional.empty());
+    }
+
+    /** @param pa by test point; {@code amps} by driver, engines left out; {@code sinceStopS} since the last drive stopped */
+    public record Sample(double timeS, Map<String, Double> pa, Map<String, Double> amps, OptionalDouble sinceStopS) {}
+
+    private final PowerUnit unit;
+    private final Map<String, Settled> settled = new LinkedHashMap<>();
+    private final Map<String, Swing> swings = new LinkedHashMap<>();
+    private final Map<String, Double> after = new LinkedHashMap<>();
+    private Sought sought = Sought.NOTHING;
+    private Optional<CrackWatch> crack = Optional.empty();
+    private Sample last = new Sample(0, Map.of(), Map.of(), OptionalDouble.empty());
+
+    public Watch(PowerUnit unit) {
+        this.unit = unit;
+        moved();
+    }
+
+    public void sample(Sample now) {
+        last = now;
+        now.pa().forEach((id, pa) -> {
+            settled.get(id).add(now.timeS(), pa);
+            swings.get(id).add(pa);
+            boolean due = moment(id) == Moment.AFTER
+                    && now.sinceStopS().isPresent()
+                    && now.sinceStopS().getAsDouble() >= sought.afterS();
+            if (due) {
+                after.putIfAbsent(id, pa);
+            }
+        });
+        now.amps().forEach((id, amps) -> settled.get(id).add(now.timeS(), amps));
+        crack.ifPresent(c -> {
+            String gauge = sought.cracking().orElseThrow().gauge();
+            c.add(
+                    now.timeS(),
+                    now.pa().get(gauge),
+                    allAmps(),
+                    settled.get(gauge).settled());
+        });
+    }
+
+    /** All motors together: whichever drives the pump that holds the line, its current rises. */
+    private OptionalDouble allAmps() {
+        return last.amps().isEmpty()
+                ? OptionalDouble.empty()
+                : OptionalDouble.of(last.amps().values().stream()
+                        .mapToDouble(Double::doubleValue)
+                        .sum());
+    }
+
+    /** A screw was turned by so much: its readings must come to rest anew. */
+    public void turned(String setting, double turns) {
+        rest();
+        crack.ifPresent(c -> {
+            if (sought.cracking().orElseThrow().relief().equals(setting)) {
+                c.turned(last.timeS(), turns);
+            } else {
+                c.anew(last.timeS());
+            }
+        });
+    }
+
+    /** Something else was done to the machine, or a drive stopped: what stood before means nothing any more. */
+    public void moved() {
+        rest();
+        crack.ifPresent(c -> c.anew(last.timeS()));
+    }
+
+    /** A drive runs again: what was to be read after a stop is still to come. */
+    public void runs() {
+        after.clear();
+    }
+
+    private void rest() {
+        unit.testPoints().forEach(t -> {
+            settled.put(t.id(), new Settled(t.rangePa()));
+            swings.put(t.id(), new Swing(t.rangePa()));
+        });
+        unit.all(Electric.class).forEach(m -> settled.put(m.id(), new Settled(m.ratedCurrent())));
+    }
+
+    /** What is looked for from now on. */
+    public void seek(Sought now) {
+        boolean other = !now.what().equals(sought.what());
+        if (other) {
+            swings.values().forEach(Swing::restart);
+            after.clear();
+        }
+        if (other || !now.cracking().equals(sought.cracking())) {
+            crack = now.cracking().map(c -> new CrackWatch(unit, c));
+        }
+        sought = now;
+    }
+
+    public Sought sought() {
+        return sought;
+    }
+
+    private Moment moment(String instrument) {
+        return sought.moments().getOrDefault(instrument, Moment.STANDING);
+    }
+
+    /** The reading to take now; empty while it moves, or while what is looked for has not come. */
+    public OptionalDouble reading(String instrument) {
+        Settled s = settled.get(instrument);
+        if (s == null) {
+            return OptionalDouble.empty();
+        }
+        return switch (moment(instrument)) {
+            case PEAK ->
+                swings.get(instrument).peak().isPresent()
+                        ? swings.get(instrument).peak()
+                        : s.reading();
+            case VALLEY -> swings.get(instrument).valley();
+            case AFTER ->
+                after.containsKey(instrument) ? OptionalDouble.of(after.get(instrument)) : OptionalDouble.empty();
+            case STANDING -> s.reading();
+        };
+    }
+
+    /** Whether it stands still, and what it then reads. */
+    public boolean stands(String instrument) {
+        return settled.containsKey(instrument) && settled.get(instrument).settled();
+    }
+
+    /** Mean of the last seconds, standing or not. */
+    public double mean(String instrument) {
+        return settled.get(instrument).mean();
+    }
+
+    /** Where it tends, a second. */
+    public double trend(String instrument) {
+        return settled.get(instrument).trend();
+    }
+
+    /** What is seen of the crack that is looked for. */
+    public Cracks cracks() {
+        return crack.map(CrackWatch::seen).orElse(Cracks.NONE);
+    }
+
+    /** Where it stands if a hand is right that it passes now. */
+    public Optional<ReliefPlace> placeAtTap() {
+        return crack.flatMap(CrackWatch::placeAtTap);
+    }
+}

@@ -1,0 +1,40 @@
+package earlygate.run;
+
+import earlygate.judge.Watch;
+import earlygate.plan.Expect;
+import earlygate.plan.Step;
+import java.util.Map;
+import java.util.Optional;
+import java.util.stream.Collectors;
+
+/** What the step at hand makes a watch look for. */
+public final class Looking {
+    private Looking() {}
+
+    /** Nothing while a gate is shut, and no crack once it was taken: the same crack is not looked for twice. */
+    public static Watch.Sought at(RunState run) {
+        Optional<Step> now = run.waitingAt().isPresent() ? Optional.empty() : run.current();
+        return now.map(step -> of(run, step)).orElse(Watch.Sought.NOTHING);
+    }
+
+    private static Watch.Sought of(RunState run, Step step) {
+        Map<String, Watch.Moment> moments = step.expect().stream()
+                .collect(Collectors.toMap(
+                        Expect::instrument, e -> Watch.Moment.valueOf(e.take().name()), (a, b) -> a));
+        double after = step.expect().stream().mapToDouble(Expect::afterS).max().orElse(0);
+        // A locked relief is come up to from below: no fall tells it, a hand marks it.
+        boolean backsOut = step.cracks() && step.kind() == Step.Kind.SET;
+        boolean found = run.record(step.id()).detected().isPresent();
+        String of = step.id() + "/" + run.record(step.id()).attempts();
+        return new Watch.Sought(
+                of,
+                moments,
+                after,
+                backsOut && !found
+                        ? Optional.of(new Watch.Cracking(
+                                step.setting().orElseThrow(),
+                                step.goal().orElseThrow().testPoint(),
+                                step.situation()))
+                        : Optional.empty());
+    }
+}
