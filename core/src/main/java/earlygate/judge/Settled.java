@@ -166,12 +166,14 @@ public final class Settled {
         }
         Arrays.sort(sorted);
         double median = sorted[n / 2];
+        double digit = Digits.step(sorted);
         for (int i = 0; i < n; i++) {
             sorted[i] = Math.abs(sorted[i] - median);
         }
         Arrays.sort(sorted);
-        // A trend widens the spread itself, so a creep is not taken for a row of spikes.
-        double widest = SPIKE * 1.48 * Math.max(sorted[n / 2], 1e-9 * floor);
+        // A trend widens the spread itself, so a creep is not taken for a row of spikes; nor are digits that go to and
+        // fro.
+        double widest = Math.max(SPIKE * 1.48 * Math.max(sorted[n / 2], 1e-9 * floor), Digits.BESIDE * digit);
         // What came last, twice off in a row, is no spike: it has gone somewhere.
         if (Math.abs(value(count - 1) - median) > widest && Math.abs(value(count - 2) - median) > widest) {
             return false;

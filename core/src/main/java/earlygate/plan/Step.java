@@ -96,6 +96,11 @@ public record Step(
         return goal.filter(Goal.Crack.class::isInstance).isPresent();
     }
 
+    /** Whether it turns, reads or asks for anything that has to hold for what comes after it. */
+    public boolean proves() {
+        return goal.isPresent() || !expect.isEmpty() || demand.isPresent();
+    }
+
     /** Whether its screw is turned inward until it stops. */
     public boolean goesAllIn() {
         return goal.filter(g -> g instanceof Goal.ToEnd e && e.inward()).isPresent();

@@ -46,20 +46,22 @@ public final class Rig {
     private OptionalDouble stoppedAt = OptionalDouble.empty();
     private double air = 1;
     private final Tank tank;
+    private final boolean wanders;
     private double time;
 
-    /** @param seed the same seed is the same machine */
-    public Rig(PowerUnit unit, long seed) {
+    /** @param seed the same seed, as rough, is the same machine */
+    public Rig(PowerUnit unit, long seed, Roughness rough) {
         this.unit = unit;
+        wanders = rough.drift > 0;
         tank = new Tank(unit.fluid().heatCapacity());
         Network network = new Network(unit);
         machine = new Transient(network);
         conditions = network.conditions(Stated.speeds(unit));
         Random hidden = new Random(seed);
         for (Setting s : unit.settings()) {
-            screws.put(s.id(), RigScrew.hidden(s.screw(), s.present(), hidden));
+            screws.put(s.id(), RigScrew.hidden(s.screw(), s.present(), hidden, rough));
         }
-        needles = new Needles(unit, new Random(seed ^ 0x5DEECE66DL), hidden);
+        needles = new Needles(unit, new Random(seed ^ 0x5DEECE66DL), hidden, rough);
         unit.all(Throttle.class).stream().filter(t -> t.atRest() == 0).forEach(t -> openings.put(t.id(), 0.0));
         unit.all(Positioned.class).forEach(v -> positions.put(v.id(), v.rest()));
         unit.all(Driver.class).forEach(m -> running.put(m.id(), false));
@@ -69,12 +71,16 @@ public final class Rig {
     }
 
     private void apply() {
-        screws.forEach((id, s) -> conditions.setting(id, s.settingPa()));
+        settings();
         openings.forEach(conditions::opening);
         positions.forEach(conditions::position);
         running.forEach(conditions::running);
         unit.all(Pump.class).forEach(p -> conditions.starved(p.id(), !ready.draws(p)));
         conditions.oil(tank.oil());
+    }
+
+    private void settings() {
+        screws.forEach((id, s) -> conditions.setting(id, s.settingPa(time)));
     }
 
     /** Starts a drive, but for one that is locked out: that doesn't start, as it must be. */
@@ -182,6 +188,9 @@ public final class Rig {
     /** Lets the machine run on in real detail. */
     public void advance(double seconds) {
         int steps = Math.max(1, (int) Math.round(seconds / STEP_S));
+        if (wanders) {
+            settings();
+        }
         for (int i = 0; i < steps; i++) {
             machine.advance(conditions, STEP_S);
         }
@@ -220,24 +229,18 @@ public final class Rig {
 
     /** What the instruments show at this instant. */
     public Sample sample() {
+        Map<String, ComponentState> states = machine.components(conditions);
         return new Sample(
                 time,
-                needles.gauges(machine::pressure, air),
-                needles.currents(machine.components(conditions)),
+                needles.gauges(time, machine::pressure, air),
+                needles.currents(states),
+                needles.speeds(states),
                 tank.oil());
     }
 
-    /**
-     * @param timeS the machine's own clock, s
-     * @param gauges Pa by test point
-     * @param currents A by driver, engines left out
-     * @param oil K
-     */
-    public record Sample(double timeS, Map<String, Double> gauges, Map<String, Double> currents, double oil) {}
-
     public Standing standing() {
         Map<String, Standing.ScrewStanding> at = new LinkedHashMap<>();
-        screws.forEach((id, s) -> at.put(id, new Standing.ScrewStanding(s.turns(), s.nutTight())));
+        screws.forEach((id, s) -> at.put(id, s.standing()));
         return new Standing(
                 new TreeMap<>(running),
                 new TreeMap<>(openings),
@@ -263,7 +266,7 @@ public final class Rig {
         }
         s.screws().forEach((id, at) -> {
             if (screws.containsKey(id)) {
-                screws.get(id).restore(at.turns(), at.nutTight());
+                screws.get(id).restore(at);
             }
         });
         tank.oil(s.oil());

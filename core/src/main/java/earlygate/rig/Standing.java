@@ -14,6 +14,9 @@ public record Standing(
         Readiness ready,
         Double air,
         Map<String, Double> onTimeS) {
-    /** @param turns in from all out */
-    public record ScrewStanding(double turns, boolean nutTight) {}
+    /**
+     * @param turns in from all out
+     * @param slack turns that the knob can go inward before its spring follows; null from earlier versions
+     */
+    public record ScrewStanding(double turns, boolean nutTight, Double slack) {}
 }

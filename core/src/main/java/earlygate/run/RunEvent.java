@@ -5,6 +5,7 @@ import com.fasterxml.jackson.annotation.JsonTypeInfo;
 import earlygate.judge.ReliefPlace;
 import earlygate.quantity.Keyed;
 import java.time.Instant;
+import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
 
@@ -17,6 +18,7 @@ import java.util.OptionalDouble;
 public record RunEvent(long seq, Instant at, String by, Body body) {
     @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "kind")
     @JsonSubTypes({
+        @JsonSubTypes.Type(value = Began.class, name = "began"),
         @JsonSubTypes.Type(value = StepDone.class, name = "step-done"),
         @JsonSubTypes.Type(value = Reading.class, name = "reading"),
         @JsonSubTypes.Type(value = Turned.class, name = "turned"),
@@ -28,9 +30,18 @@ public record RunEvent(long seq, Instant at, String by, Body body) {
         @JsonSubTypes.Type(value = Handled.class, name = "handled"),
         @JsonSubTypes.Type(value = Stopped.class, name = "stopped"),
         @JsonSubTypes.Type(value = Noted.class, name = "noted"),
+        @JsonSubTypes.Type(value = Replaced.class, name = "replaced"),
         @JsonSubTypes.Type(value = HoldOpened.class, name = "hold-opened")
     })
     public sealed interface Body {}
+
+    /**
+     * What a run brings along when it begins; only ever the first event.
+     *
+     * @param rig how rough its practice machine is, as it is written; empty at the machine itself
+     * @param screws what earlier runs of the unit learned of its screws
+     */
+    public record Began(Optional<String> rig, List<ScrewTaught> screws) implements Body {}
 
     /** Something that belongs to the step at hand. */
     public sealed interface OfStep extends Body {
@@ -110,6 +121,9 @@ public record RunEvent(long seq, Instant at, String by, Body body) {
 
     /** @param note key of the label under which it was asked, or empty; {@code text} as written */
     public record Noted(String step, String note, String text) implements OfStep {}
+
+    /** The valve or pump of this screw is another one than before: what was learned of it counts no more. */
+    public record Replaced(String step, String setting) implements OfStep {}
 
     /** The step is begun again; what was read stays in the log. */
     public record Again(String step) implements OfStep {}

@@ -42,6 +42,9 @@ public final class RunRules {
         if (body instanceof HoldOpened h) {
             return hold(run, h);
         }
+        if (body instanceof RunEvent.Began) {
+            return Optional.of(Reason.of("run.refused.began"));
+        }
         OfStep of = (OfStep) body;
         Optional<Step> step = run.step(of.step());
         if (step.isEmpty()) {
@@ -99,15 +102,21 @@ public final class RunRules {
         if (body instanceof Struck s) {
             return struck(run, step, s);
         }
-        if (body instanceof Again || body instanceof RunEvent.Noted) {
+        if (body instanceof RunEvent.Replaced r && !known(run, r.setting())) {
+            return Optional.of(Reason.of("run.refused.no-screw").name("setting", r.setting()));
+        }
+        if (body instanceof Again || body instanceof RunEvent.Noted || body instanceof RunEvent.Replaced) {
             return Optional.empty();
         }
         return body instanceof Deviation d ? deviation(run, step, d) : Optional.empty();
     }
 
+    private static boolean known(RunState run, String setting) {
+        return run.unit().settings().stream().anyMatch(s -> s.id().equals(setting));
+    }
+
     private static Optional<Reason> turned(RunState run, Turned t) {
-        boolean known = run.unit().settings().stream().anyMatch(s -> s.id().equals(t.setting()));
-        if (!known) {
+        if (!known(run, t.setting())) {
             return Optional.of(Reason.of("run.refused.no-screw").name("setting", t.setting()));
         }
         return Math.abs(t.turns()) <= MOST_TURNS && (t.turns() != 0 || t.atEnd())

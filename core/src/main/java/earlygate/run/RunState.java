@@ -7,6 +7,7 @@ import earlygate.plan.Phase;
 import earlygate.plan.Plan;
 import earlygate.plan.Step;
 import earlygate.run.RunEvent.Again;
+import earlygate.run.RunEvent.Began;
 import earlygate.run.RunEvent.Cracked;
 import earlygate.run.RunEvent.Deviation;
 import earlygate.run.RunEvent.Handled;
@@ -15,6 +16,7 @@ import earlygate.run.RunEvent.Noted;
 import earlygate.run.RunEvent.OfStep;
 import earlygate.run.RunEvent.Reading;
 import earlygate.run.RunEvent.Reopened;
+import earlygate.run.RunEvent.Replaced;
 import earlygate.run.RunEvent.StepDone;
 import earlygate.run.RunEvent.Stopped;
 import earlygate.run.RunEvent.Struck;
@@ -89,6 +91,10 @@ public final class RunState {
             holds.put(h.phase(), event);
             return;
         }
+        if (event.body() instanceof Began b) {
+            screws.know(b.screws());
+            return;
+        }
         OfStep body = (OfStep) event.body();
         StepRecord record = records.get(body.step());
         Step step = steps.get(body.step());
@@ -110,6 +116,8 @@ public final class RunState {
             record.stopped();
         } else if (body instanceof Noted n) {
             record.noted(event, n);
+        } else if (body instanceof Replaced r) {
+            screws.replaced(r.setting());
         } else if (body instanceof Deviation) {
             record.deviation(event);
         } else if (body instanceof Again) {
@@ -162,11 +170,7 @@ public final class RunState {
         for (Phase p : plan.phases()) {
             for (Step s : p.steps()) {
                 reached |= s.equals(from);
-                boolean proves = s.equals(from)
-                        || s.goal().isPresent()
-                        || !s.expect().isEmpty()
-                        || s.demand().isPresent();
-                if (reached && proves) {
+                if (reached && (s.equals(from) || s.proves())) {
                     records.get(s.id()).reopen();
                 }
             }

@@ -5,10 +5,10 @@ import earlygate.judge.Slope;
 import earlygate.plan.Goal;
 import earlygate.plan.Step;
 import earlygate.run.RunEvent.Turned;
+import earlygate.run.Springs.On;
 import earlygate.unit.PowerUnit;
-import earlygate.unit.Screw;
 import earlygate.unit.Setting;
-import java.util.ArrayList;
+import java.time.Instant;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
@@ -27,9 +27,7 @@ final class Screws {
     private final PowerUnit unit;
     private final Answers answers;
     private final Set<String> ids;
-    /** By setting and gauge: turns and readings in one arrangement each. */
-    private final Map<String, List<List<NextTurn.Reading>>> taught = new HashMap<>();
-
+    private final Springs springs;
     private final Map<String, Double> lastRead = new HashMap<>();
     private final Map<String, Locked> locked = new HashMap<>();
     private final Map<String, Double> travels = new HashMap<>();
@@ -44,6 +42,7 @@ final class Screws {
     Screws(PowerUnit unit, Answers answers) {
         this.unit = unit;
         this.answers = answers;
+        this.springs = new Springs(unit, answers);
         this.ids = unit.settings().stream().map(Setting::id).collect(Collectors.toSet());
     }
 
@@ -95,7 +94,7 @@ final class Screws {
         }
         boolean first = history.isEmpty();
         history.read(measure);
-        String gauge = key(setting, goal);
+        On gauge = On.of(setting, goal);
         String same = gauge + " " + goal.targetPa();
         if (step.kind() == Step.Kind.LOCK && lastRead.containsKey(same) && (first || history.lastTurn() != 0)) {
             locked.put(setting, new Locked(gauge, lastRead.get(same), first ? 0 : history.lastTurn(), measure));
@@ -104,18 +103,11 @@ final class Screws {
     }
 
     /** What the nut did: read before, turned against it, read after. */
-    private record Locked(String gauge, double before, double turned, double after) {}
+    private record Locked(On gauge, double before, double turned, double after) {}
 
     /** Another step, another arrangement: what was turned before it teaches nothing about the next reading. */
     void forget() {
-        at.filter(s -> s.kind() != Step.Kind.LOCK).ifPresent(step -> {
-            List<NextTurn.Reading> own = own(step);
-            if (own.size() > 1) {
-                taught.computeIfAbsent(
-                                key(step.setting().orElseThrow(), step.goal().orElseThrow()), k -> new ArrayList<>())
-                        .add(own);
-            }
-        });
+        at.filter(s -> s.kind() != Step.Kind.LOCK).ifPresent(step -> springs.teach(on(step), own(step)));
         at = Optional.empty();
         history = new TurnHistory();
     }
@@ -128,8 +120,8 @@ final class Screws {
                 .toList();
     }
 
-    private static String key(String setting, Goal goal) {
-        return setting + " " + goal.testPoint() + goal.minus().map(m -> "-" + m).orElse("");
+    private static On on(Step step) {
+        return On.of(step.setting().orElseThrow(), step.goal().orElseThrow());
     }
 
     /** The turns and readings of the step at hand. */
@@ -139,35 +131,24 @@ final class Screws {
 
     /** What is known of a screw's slope on the gauge of a goal, from earlier arrangements; Pa per turn. */
     Slope slope(String setting, Goal goal) {
-        return slope(setting, key(setting, goal));
-    }
-
-    private Slope slope(String setting, String key) {
-        Screw screw = unit.setting(setting).screw();
-        Slope known = Slope.ofData(screw.paPerTurn());
-        for (List<NextTurn.Reading> readings : taught.getOrDefault(key, List.of())) {
-            known = answers.learned(asked(screw, readings, known));
-        }
-        return known;
+        return springs.slope(On.of(setting, goal));
     }
 
     /** What the step at hand teaches so far, on top of that. */
-    private Slope withNow(String setting, String key) {
-        Slope known = slope(setting, key);
-        boolean now = at.filter(s -> s.kind() != Step.Kind.LOCK
-                        && key.equals(key(s.setting().orElseThrow(), s.goal().orElseThrow())))
-                .isPresent();
-        List<NextTurn.Reading> own = now ? own(at.orElseThrow()) : List.of();
-        return own.size() > 1 ? answers.learned(asked(unit.setting(setting).screw(), own, known)) : known;
+    private Slope withNow(On on) {
+        Slope known = springs.slope(on);
+        return at.filter(s -> s.kind() != Step.Kind.LOCK && on.equals(on(s)))
+                .map(s -> springs.with(on, own(s), known))
+                .orElse(known);
     }
 
     /** What the nut of this screw moves it by, turns, clockwise positive; 0 before anyone saw it. */
     double drag(String setting) {
         Locked l = locked.get(setting);
         if (l == null) {
-            return 0;
+            return springs.before(setting).map(ScrewTaught::drag).orElse(0.0);
         }
-        double perTurn = slope(setting, l.gauge()).perTurn();
+        double perTurn = springs.slope(l.gauge()).perTurn();
         return (l.after() - l.before()) / perTurn - l.turned();
     }
 
@@ -180,31 +161,55 @@ final class Screws {
                 : 0;
     }
 
-    /** What is asked of the slope by turns and what they made the setting be. */
-    private NextTurn.Ask asked(Screw screw, List<NextTurn.Reading> readings, Slope known) {
-        return new NextTurn.Ask(
-                screw.paPerTurn(),
-                screw.minPa(),
-                screw.maxPa(),
-                readings,
-                screw.maxPa(),
-                screw.maxPa(),
-                screw.maxPa(),
-                screw.maxPa(),
-                0,
-                0,
-                OptionalDouble.empty(),
-                known,
-                Double.POSITIVE_INFINITY);
+    /** What earlier runs learned. */
+    void know(List<ScrewTaught> taughtBefore) {
+        taughtBefore.stream().filter(t -> ids.contains(t.setting())).forEach(t -> {
+            springs.know(t);
+            t.travel().ifPresent(turns -> travels.put(t.setting(), turns));
+        });
+    }
+
+    /** Another valve stands in its place. */
+    void replaced(String setting) {
+        springs.forget(setting);
+        locked.remove(setting);
+        travels.remove(setting);
+        position.remove(setting);
+        forget();
+    }
+
+    /** When and by whom what is known of a screw was learned, where an earlier run did. */
+    Optional<ScrewTaught> before(String setting) {
+        return springs.before(setting);
+    }
+
+    /** What is known of every screw now that was ever learned. */
+    List<ScrewTaught> learned(Instant when, String by) {
+        return springs.all()
+                .map(on -> springs.untouched(on).orElseGet(() -> learned(on, springs.slope(on), when, by)))
+                .toList();
+    }
+
+    private ScrewTaught learned(On on, Slope known, Instant when, String by) {
+        return new ScrewTaught(
+                on.setting(),
+                on.gauge(),
+                known.perTurn(),
+                known.sd(),
+                known.answers(),
+                drag(on.setting()),
+                optional(travels.get(on.setting())),
+                when,
+                by);
     }
 
     /** The best known slope of a screw on any gauge, the step at hand included; its data's where none was learned. */
     Slope slope(String setting) {
-        Stream<String> now = at.filter(s -> s.setting().filter(setting::equals).isPresent()).stream()
-                .map(s -> key(setting, s.goal().orElseThrow()));
-        return Stream.concat(taught.keySet().stream().filter(k -> k.startsWith(setting + " ")), now)
+        Stream<On> now = at.stream().map(Screws::on);
+        return Stream.concat(springs.all(), now)
+                .filter(on -> on.setting().equals(setting))
                 .distinct()
-                .map(k -> withNow(setting, k))
+                .map(this::withNow)
                 .filter(known -> known.answers() > 0)
                 .min(Comparator.comparingDouble(Slope::sd))
                 .orElseGet(() -> Slope.ofData(unit.setting(setting).screw().paPerTurn()));

@@ -24,7 +24,7 @@ class RigTest {
 
     /** As a partner hands it over: suction open, case full, turning the right way. */
     private static Rig ready(PowerUnit unit, long seed) {
-        Rig rig = new Rig(unit, seed);
+        Rig rig = new Rig(unit, seed, Roughness.EASY);
         for (Pump p : unit.all(Pump.class)) {
             for (String what : new String[] {"suction", "fill"}) {
                 if (rig.ready().has(what, p.id())) {
@@ -78,7 +78,7 @@ class RigTest {
     private static void see(Rig rig, Watch watch, double seconds) {
         for (int i = 0; i < seconds * 20; i++) {
             rig.advance(0.05);
-            Rig.Sample s = rig.sample();
+            Sample s = rig.sample();
             watch.sample(new Watch.Sample(s.timeS(), s.gauges(), s.currents(), rig.sinceStop()));
         }
     }
@@ -112,7 +112,7 @@ class RigTest {
         rig.start("M1");
         rig.pass(300);
         Standing standing = rig.standing();
-        Rig again = new Rig(unit, 9);
+        Rig again = new Rig(unit, 9, Roughness.EASY);
         again.restore(standing, false);
         assertThat(again.standing().screws()).isEqualTo(standing.screws());
         assertThat(again.standing().openings()).isEqualTo(standing.openings());
@@ -148,9 +148,9 @@ class RigTest {
     /** Where a valve stood is remembered over a restart; a standing of before there were valves is taken as well. */
     @Test
     void valvesComeBackAsTheyStood() {
-        Rig rig = new Rig(read(document("SW-03")), 1);
+        Rig rig = new Rig(read(document("SW-03")), 1, Roughness.EASY);
         rig.shift("DV1", "east");
-        Rig again = new Rig(read(document("SW-03")), 1);
+        Rig again = new Rig(read(document("SW-03")), 1, Roughness.EASY);
         again.restore(rig.standing(), false);
         assertThat(again.standing().positions()).containsEntry("DV1", "east");
         Standing s = rig.standing();
@@ -181,13 +181,13 @@ class RigTest {
 
     @Test
     void aMachineAsDeliveredIsNotReady() {
-        Rig rig = new Rig(unit, 3);
+        Rig rig = new Rig(unit, 3, Roughness.EASY);
         assertThat(rig.ready().suctionOpen()).containsEntry("P1", false);
         assertThat(rig.ready().caseFilled()).containsEntry("P1", false);
         rig.makeReady("lock-out", "M1", true);
         assertThat(rig.start("M1")).as("locked out").isFalse();
         assertThat(rig.standing().running()).containsEntry("M1", false);
-        Rig pack = new Rig(read(document("PL-01")), 3);
+        Rig pack = new Rig(read(document("PL-01")), 3, Roughness.EASY);
         assertThat(pack.ready().suctionOpen())
                 .as("a pump that hangs in its tank")
                 .isEmpty();
@@ -212,7 +212,7 @@ class RigTest {
         rig.pass(280);
         double rested = rig.onTime().get("M1");
         assertThat(rested).as("half its rest").isCloseTo(before - 20, within(0.5));
-        Rig again = new Rig(read(document("PL-01")), 5);
+        Rig again = new Rig(read(document("PL-01")), 5, Roughness.EASY);
         again.restore(rig.standing(), true);
         assertThat(again.onTime()).as("put away hot, it comes back hot").containsEntry("M1", rested);
     }

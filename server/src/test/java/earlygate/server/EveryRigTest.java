@@ -3,8 +3,12 @@ package earlygate.server;
 import static earlygate.server.Server.object;
 
 import earlygate.rig.Rig;
+import earlygate.rig.Roughness;
+import earlygate.rig.Standing;
 import earlygate.unit.PowerUnit;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
@@ -40,19 +44,27 @@ class EveryRigTest extends OnAServer {
                 JsonNode record = records.get(i).join();
                 Certified.passed(record);
                 PowerUnit unit = Certified.unit(tags.get(i));
-                Rig rig = new Rig(unit, 7 * walkers.get(i).run);
+                Rig rig = new Rig(unit, 7 * walkers.get(i).run, Roughness.WORKSHOP);
                 JsonNode live = server.post("/api/runs/" + walkers.get(i).run + "/rig", object().put("action", "pass"))
                         .json()
                         .get("live");
-                live.get("screws").properties().forEach(s -> {
-                    rig.nut(s.getKey(), false);
-                    rig.turn(s.getKey(), -30);
-                    rig.turn(s.getKey(), s.getValue().get("turns").asDouble());
-                });
+                rig.restore(standing(rig, live.get("screws")), false);
                 Certified.truly(unit, record, rig);
             }
         } finally {
             people.shutdown();
         }
+    }
+
+    /** The machine as it was left: its screws where the live one has them. */
+    private static Standing standing(Rig rig, JsonNode screws) {
+        Map<String, Standing.ScrewStanding> at = new LinkedHashMap<>();
+        screws.properties()
+                .forEach(s -> at.put(
+                        s.getKey(),
+                        new Standing.ScrewStanding(s.getValue().get("turns").asDouble(), true, 0.0)));
+        Standing now = rig.standing();
+        return new Standing(
+                now.running(), now.openings(), now.positions(), at, now.oil(), now.timeS(), null, null, null, null);
     }
 }

@@ -4,6 +4,8 @@ import static earlygate.quantity.Si.BAR;
 import static earlygate.quantity.Si.ZERO_C;
 
 import earlygate.rig.Rig;
+import earlygate.rig.Roughness;
+import earlygate.rig.Sample;
 import earlygate.unit.Driver;
 import earlygate.unit.ElectricMotor;
 import earlygate.unit.PowerUnit;
@@ -24,7 +26,7 @@ final class Machine {
 
     Machine(PowerUnit unit, long seed) {
         this.unit = unit;
-        this.rig = new Rig(unit, seed);
+        this.rig = new Rig(unit, seed, Roughness.EASY);
         for (Pump p : unit.all(Pump.class)) {
             for (String what : List.of("suction", "fill")) {
                 if (rig.ready().has(what, p.id())) {
@@ -70,7 +72,7 @@ final class Machine {
     }
 
     private double now(String instrument) {
-        Rig.Sample s = rig.sample();
+        Sample s = rig.sample();
         Double pa = s.gauges().get(instrument);
         return pa == null ? s.currents().get(instrument) : pa / BAR;
     }

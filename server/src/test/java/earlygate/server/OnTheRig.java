@@ -136,7 +136,7 @@ final class OnTheRig extends Walker {
         if (step.path("way").asString("").equals("back-out-to-crack")) {
             return;
         }
-        for (int i = 0; i < 120; i++) {
+        for (int i = 0; i < 400; i++) {
             Server.Answer answer = server.event(
                     run,
                     "live-reading",

@@ -7,6 +7,7 @@ import earlygate.plan.AsFound;
 import earlygate.plan.School;
 import earlygate.plan.SectionOrder;
 import earlygate.quantity.Keyed;
+import earlygate.rig.Roughness;
 import earlygate.server.words.ApiProblem;
 import earlygate.target.GapSchool;
 import earlygate.unit.PowerUnit;
@@ -144,6 +145,15 @@ public final class Input {
             return Optional.ofNullable(key).map(k -> Keyed.of(AsFound.class, k));
         } catch (IllegalArgumentException e) {
             throw ApiProblem.badInput("asFound", Reason.of("api.as-found").name("value", key));
+        }
+    }
+
+    /** As in a good workshop where nothing is asked for. */
+    public static Roughness rig(String key) {
+        try {
+            return key == null ? Roughness.WORKSHOP : Keyed.of(Roughness.class, key);
+        } catch (IllegalArgumentException e) {
+            throw ApiProblem.badInput("rig", Reason.of("api.rig").name("value", key));
         }
     }
 

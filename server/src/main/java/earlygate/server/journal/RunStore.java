@@ -55,7 +55,10 @@ public class RunStore {
             boolean finished,
             String outcome) {}
 
-    /** @param clientKey the sender's own name for this start; sent again, the same run answers */
+    /**
+     * @param brings what it begins with; nothing is written where it is empty
+     * @param clientKey the sender's own name for this start; sent again, the same run answers
+     */
     public record NewRun(
             String tag,
             int revision,
@@ -64,6 +67,7 @@ public class RunStore {
             String sectionOrder,
             String technician,
             boolean practice,
+            Optional<RunEvent.Began> brings,
             String clientKey) {}
 
     /** @param key the sender's own name for the event */
@@ -112,6 +116,7 @@ public class RunStore {
         tail.setLastSeq(0L);
         tail.setLastHash(tail.getStartHash());
         tail.store();
+        run.brings().ifPresent(b -> append(head(r), List.of(new NewEvent(r.getUuid(), b)), Optional.empty()));
         return r.getId();
     }
 
@@ -163,6 +168,11 @@ public class RunStore {
     public Optional<RunSummary> commissioned(String tag) {
         return list(RUN.TAG.eq(tag).and(RUN.FINISHED_AT.isNotNull()).and(RUN.PRACTICE.isFalse()), 1).stream()
                 .findFirst();
+    }
+
+    /** The last run at the machine itself, finished or not. */
+    public Optional<RunSummary> atTheMachine(String tag) {
+        return list(RUN.TAG.eq(tag).and(RUN.PRACTICE.isFalse()), 1).stream().findFirst();
     }
 
     /** What its history asks for: a unit that has run at the machine before is read as it came. */

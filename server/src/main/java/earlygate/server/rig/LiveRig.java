@@ -11,6 +11,7 @@ import earlygate.plan.Goal;
 import earlygate.plan.Step;
 import earlygate.quantity.PressureUnit;
 import earlygate.rig.Rig;
+import earlygate.rig.Sample;
 import earlygate.rig.Standing;
 import earlygate.run.Looking;
 import earlygate.run.RunState;
@@ -26,10 +27,13 @@ import java.util.function.Function;
 
 /** One practice machine while it runs; what its instruments say is judged by the {@link Watch}. */
 public final class LiveRig {
+    /** Of the machine's time between two looks at its instruments, however fast it is made to run. */
+    private static final double LOOK_S = 0.05;
+
     private final PowerUnit unit;
     private final Rig rig;
     private final Watch watch;
-    private Rig.Sample sample;
+    private Sample sample;
     private Optional<Step> step = Optional.empty();
     private long seq;
 
@@ -43,8 +47,11 @@ public final class LiveRig {
     /** @return the drives that stopped by themselves meanwhile, with the cause */
     synchronized Map<String, String> advance(double seconds) {
         Map<String, String> before = rig.stops();
-        rig.advance(seconds);
-        see();
+        int looks = Math.max(1, (int) Math.round(seconds / LOOK_S));
+        for (int i = 0; i < looks; i++) {
+            rig.advance(seconds / looks);
+            see();
+        }
         return newStops(before);
     }
 
@@ -170,6 +177,8 @@ public final class LiveRig {
                 .forEach((id, amps) -> motors.put(
                         id,
                         new LiveView.Motor(Wire.rounded(amps, 2), reading(id).isPresent())));
+        Map<String, Long> engines = new LinkedHashMap<>();
+        sample.speeds().forEach((id, speed) -> engines.put(id, Math.round(speed * 60)));
         Standing standing = rig.standing();
         return new LiveView(
                 System.currentTimeMillis(),
@@ -177,6 +186,7 @@ public final class LiveRig {
                 Wire.rounded(sample.timeS(), 3),
                 gauges,
                 motors,
+                engines,
                 Wire.rounded(sample.oil() - ZERO_C, 1),
                 standing.running(),
                 standing.openings(),

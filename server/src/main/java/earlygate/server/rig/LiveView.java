@@ -12,6 +12,7 @@ import java.util.Map;
  * @param seq of the run's last event: a greater one means that somebody has gone on
  * @param timeS the machine's own clock
  * @param motors by driver, engines left out
+ * @param engines rev/min by engine: what it has to do shows as its speed
  * @param onTimeS how long a battery motor has been on, less what it has rested since
  * @param stops drives that stopped by themselves, with the cause
  * @param wrong what stands otherwise than the step needs it, and what to put back
@@ -25,6 +26,7 @@ public record LiveView(
         double timeS,
         Map<String, Gauge> gauges,
         Map<String, Motor> motors,
+        Map<String, Long> engines,
         double oilC,
         Map<String, Boolean> running,
         Map<String, Double> openings,
@@ -60,6 +62,7 @@ public record LiveView(
                 System.currentTimeMillis(),
                 0,
                 0,
+                Map.of(),
                 Map.of(),
                 Map.of(),
                 0,

@@ -1,8 +1,11 @@
 package earlygate.server.rig;
 
 import earlygate.explain.Reason;
+import earlygate.quantity.Keyed;
 import earlygate.rig.Rig;
+import earlygate.rig.Roughness;
 import earlygate.rig.Standing;
+import earlygate.run.Brought;
 import earlygate.run.RunState;
 import earlygate.server.journal.OpenRuns;
 import earlygate.server.journal.RigStandings;
@@ -97,10 +100,13 @@ public class RigHost implements SmartLifecycle {
 
     private LiveRig made(long id) {
         // The run's number is the machine's seed: the same run always meets the same machine.
-        Rig rig = new Rig(open.run(id).unit(), 7 * id);
+        RunState state = open.state(id);
+        Roughness rough =
+                Brought.rig(state).map(key -> Keyed.of(Roughness.class, key)).orElse(Roughness.EASY);
+        Rig rig = new Rig(open.run(id).unit(), 7 * id, rough);
         standings.of(id).ifPresent(s -> rig.restore(s, parked.remove(id)));
         LiveRig live = new LiveRig(open.run(id).unit(), rig);
-        live.follow(open.state(id));
+        live.follow(state);
         return live;
     }
 

@@ -63,6 +63,7 @@ class EventInput {
                         rigs.live(practice(run)).placeAtTap());
             case "deviation" ->
                 new RunEvent.Deviation(step, text(r), Optional.ofNullable(released(run, r.releasedBy())));
+            case "replaced" -> new RunEvent.Replaced(step, "" + r.setting());
             case "again" -> new RunEvent.Again(step);
             case "reopened" -> new RunEvent.Reopened(step);
             case "struck" -> new RunEvent.Struck(step, r.wrong() == null ? 0 : r.wrong());

@@ -30,6 +30,7 @@ class RunController {
     /**
      * @param asFound read or count; left out, what its history says: a unit that has run is read as it came
      * @param practice true for the practice rig, false for typed readings at the machine
+     * @param rig how rough the practice machine is: easy, workshop or rough; left out, workshop
      * @param key the sender's own name for this start; sent again, the same run answers
      */
     record StartRequest(
@@ -40,6 +41,7 @@ class RunController {
             String sectionOrder,
             String asFound,
             boolean practice,
+            String rig,
             String key) {}
 
     private static final int PAGE = 100;
@@ -70,6 +72,7 @@ class RunController {
                 Input.sections(r.sectionOrder()),
                 Input.asFound(r.asFound()),
                 r.practice(),
+                Input.rig(r.rig()),
                 r.key()));
         return run(id, pressure);
     }

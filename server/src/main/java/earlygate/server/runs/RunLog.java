@@ -19,10 +19,12 @@ import earlygate.run.RunEvent.Struck;
 import earlygate.run.RunEvent.Turned;
 import earlygate.run.RunRules;
 import earlygate.run.RunState;
+import earlygate.run.ScrewTaught;
 import earlygate.server.api.PlanView;
 import earlygate.server.runs.RunView.LogView;
 import earlygate.server.words.Words;
 import java.util.List;
+import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 
 /** The log of a run in words. */
@@ -106,6 +108,20 @@ final class RunLog {
         }
         if (e.body() instanceof Noted n) {
             return Reason.of("log.noted").name("text", n.text());
+        }
+        if (e.body() instanceof RunEvent.Began b) {
+            return b.rig()
+                    .map(rig -> Reason.of("log.began-on-rig").said("rig", Reason.of("part.rig-" + rig)))
+                    .orElse(Reason.of("log.began-knowing")
+                            .name(
+                                    "screws",
+                                    b.screws().stream()
+                                            .map(ScrewTaught::setting)
+                                            .distinct()
+                                            .collect(Collectors.joining(", "))));
+        }
+        if (e.body() instanceof RunEvent.Replaced r) {
+            return Reason.of("log.replaced").name("setting", r.setting());
         }
         if (e.body() instanceof Struck s) {
             return Reason.of("log.struck").number("seq", s.wrong());

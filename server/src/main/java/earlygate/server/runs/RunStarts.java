@@ -10,7 +10,12 @@ import earlygate.plan.Plan;
 import earlygate.plan.School;
 import earlygate.plan.SectionOrder;
 import earlygate.planner.Planner;
+import earlygate.rig.Roughness;
+import earlygate.run.Brought;
+import earlygate.run.RunEvent;
+import earlygate.run.ScrewTaught;
 import earlygate.server.api.Input;
+import earlygate.server.journal.OpenRuns;
 import earlygate.server.journal.RunStore;
 import earlygate.server.store.OnceKey;
 import earlygate.server.units.UnitDocuments;
@@ -20,8 +25,10 @@ import earlygate.server.words.ApiProblem;
 import earlygate.target.Derivation;
 import earlygate.target.GapSchool;
 import earlygate.unit.PowerUnit;
+import earlygate.unit.Setting;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Stream;
 import org.springframework.stereotype.Service;
 import tools.jackson.databind.JsonNode;
 
@@ -37,15 +44,18 @@ class RunStarts {
             SectionOrder sections,
             Optional<AsFound> asFound,
             boolean practice,
+            Roughness rig,
             String key) {}
 
     private static final int NAME_LIMIT = 80;
 
     private final RunStore store;
+    private final OpenRuns open;
     private final UnitStore units;
     private final UnitDocuments documents;
 
-    RunStarts(RunStore store, UnitStore units, UnitDocuments documents) {
+    RunStarts(RunStore store, OpenRuns open, UnitStore units, UnitDocuments documents) {
+        this.open = open;
         this.store = store;
         this.units = units;
         this.documents = documents;
@@ -82,7 +92,36 @@ class RunStarts {
                 start.sections().key(),
                 name,
                 start.practice(),
+                brings(start, unit),
                 start.key() == null || start.key().isBlank() ? null : OnceKey.needed(start.key(), "key")));
+    }
+
+    /** A practice machine is another one each time; of the real one's screws the last run knows something. */
+    private Optional<RunEvent.Began> brings(Start start, PowerUnit unit) {
+        if (start.practice()) {
+            return Optional.of(new RunEvent.Began(Optional.of(start.rig().key()), List.of()));
+        }
+        List<ScrewTaught> known = store.atTheMachine(start.tag())
+                .map(last -> {
+                    PowerUnit then = open.run(last.id()).unit();
+                    return Brought.taught(open.state(last.id())).stream()
+                            .filter(t -> sameScrew(unit, then, t.setting()))
+                            .toList();
+                })
+                .orElse(List.of());
+        return known.isEmpty() ? Optional.empty() : Optional.of(new RunEvent.Began(Optional.empty(), known));
+    }
+
+    /** By the sheets it is still the same adjuster. */
+    private static boolean sameScrew(PowerUnit now, PowerUnit then, String id) {
+        return Stream.of(now, then)
+                        .map(u -> u.settings().stream()
+                                .filter(s -> s.id().equals(id))
+                                .map(Setting::screw)
+                                .findFirst())
+                        .distinct()
+                        .count()
+                == 1;
     }
 
     /** The practice machine has no gear to fit and no actuator to let go: what needs them is walked with typed readings. */
