@@ -13,8 +13,10 @@ final class ScrewBelief {
     private static final int COARSE = 31;
     private static final int FINE = 45;
     private static final double LEFT = 1e-5;
-    /** A slope that rises along the travel. */
-    private static final double RISES = 0.35;
+    /** How many springs stiffen somewhat along their travel, and how many by as much as twice. */
+    private static final double SOME = 0.1;
+
+    private static final double MUCH = 0.45;
 
     private static final double PRIOR_LOST = 0.15;
     /** A gauge so likely lost teaches no slope. */
@@ -114,9 +116,9 @@ final class ScrewBelief {
         }
         double misread = n == 1 ? 0 : ask.division() > 0 ? MISREAD : DISTURBED;
         double reading = way.outlier() < 0 ? 1 - misread : misread * (way.outlier() == 0 ? FIRST : 1) / (n - 1 + FIRST);
-        double rise = way.rise() > 1 ? RISES : 1 - RISES;
+        double rise = way.rise() == 1 ? 1 - SOME - MUCH : way.rise() < 2 ? SOME : MUCH;
         // Never quite zero: a logarithm is taken of it.
-        return Math.max(1e-300, (1 - PRIOR_LOST) * reading * rise * 2 / soundWays);
+        return Math.max(1e-300, (1 - PRIOR_LOST) * reading * rise * 3 / soundWays);
     }
 
     private void keep(Weighed weighed) {

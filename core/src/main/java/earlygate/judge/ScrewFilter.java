@@ -13,6 +13,11 @@ final class ScrewFilter {
     static final double PLAY = 1 / 16.0;
 
     static final double HAND = 1 / 32.0 / Math.sqrt(3);
+    /** How many times steeper a spring may be at its end than at its beginning. */
+    private static final double[] RISES = {1, 1.4, 2};
+    /** Of a change, what no spring follows its curve by. */
+    private static final double CURVE = 0.006;
+
     /** An outlier lies so far off, as a share of the reading. */
     private static final double OUTLIER = 0.1;
 
@@ -94,7 +99,7 @@ final class ScrewFilter {
         if (i < way.lostFrom()) {
             double to = way.after(p, made);
             double grows = way.slopeAt(to) / way.slopeAt(p);
-            var = grows * grows * var + square(way.slopeAt(to) * hand);
+            var = grows * grows * var + square(way.slopeAt(to) * hand) + square(CURVE * (to - p));
             p = to;
             return;
         }
@@ -138,14 +143,14 @@ final class ScrewFilter {
     double deviation(double to, double turns, boolean byHand) {
         double grows = way.slopeAt(to) / way.slopeAt(p);
         double hand = byHand && turns != 0 ? way.slopeAt(to) * way.hand() : 0;
-        return Math.sqrt(grows * grows * var + hand * hand);
+        return Math.sqrt(grows * grows * var + hand * hand + square(CURVE * (to - p)));
     }
 
     /** Every way looked at for screws of these mean slopes on a range, over {@code n} readings. */
     static List<Way> ways(double[] slopes, double low, double high, int n) {
         List<Way> ways = new ArrayList<>();
         for (double slope : slopes) {
-            for (double rise : new double[] {1, 2}) {
+            for (double rise : RISES) {
                 for (double[] play : new double[][] {{0, 0}, {PLAY, 0}, {PLAY, PLAY}}) {
                     for (double hand : new double[] {0, HAND}) {
                         for (int outlier = -1; outlier < n; outlier++) {

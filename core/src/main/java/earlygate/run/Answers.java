@@ -1,6 +1,7 @@
 package earlygate.run;
 
 import earlygate.gauge.GaugeSearch;
+import earlygate.judge.Holder;
 import earlygate.judge.NextTurn;
 import earlygate.judge.ReliefPlace;
 import earlygate.judge.Slope;
@@ -12,6 +13,7 @@ import earlygate.unit.PowerUnit;
 import earlygate.unit.Situation;
 import earlygate.unit.TestPoint;
 import java.util.HashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Function;
@@ -28,6 +30,8 @@ public final class Answers {
     /** Of a gauge's error limit, what two readings of it by one eye differ by though nothing moved. */
     private static final double READ_BY_EYE = 0.25;
 
+    private record Reads(String step, double reads, Map<String, Double> others) {}
+
     private record Fell(String step, double held, double now) {}
 
     private record Asked(String step, Map<String, Double> standing) {}
@@ -40,6 +44,7 @@ public final class Answers {
     private final Map<NextTurn.Ask, NextTurn> turns = new HashMap<>();
     private final Map<NextTurn.Ask, Slope> learned = new HashMap<>();
     private final Map<Fell, Optional<ReliefPlace>> places = new HashMap<>();
+    private final Map<Reads, List<Holder>> holders = new HashMap<>();
 
     public Answers(PowerUnit unit) {
         this.unit = unit;
@@ -89,6 +94,14 @@ public final class Answers {
                         held,
                         now,
                         READ_BY_EYE * gauge.errorPa()));
+    }
+
+    /** Who could hold the gauge of a step at a reading, the likeliest first. */
+    synchronized List<Holder> holders(Step step, String gauge, double reads, Map<String, Double> others) {
+        return kept(
+                holders,
+                new Reads(step.id(), reads, Map.copyOf(others)),
+                r -> Holder.of(unit, step.situation(), step.setting().orElseThrow(), gauge, reads, others));
     }
 
     private static <K, V> V kept(Map<K, V> memo, K key, Function<K, V> computed) {

@@ -16,11 +16,23 @@ public final class Coach {
     /**
      * @param turns clockwise positive; 0 when there is nothing to turn now
      * @param relock turns to set against the nut's drag once it is slack again; 0 where nothing was locked
+     * @param lost the screw at hand does not have the gauge
      */
-    public record Advice(double turns, Reason reason, double relock) {
+    public record Advice(double turns, Reason reason, double relock, boolean lost) {
         Advice(double turns, Reason reason) {
-            this(turns, reason, 0);
+            this(turns, reason, 0, false);
         }
+
+        Advice(double turns, Reason reason, double relock) {
+            this(turns, reason, relock, false);
+        }
+    }
+
+    /** Who has the gauge at the readings as they are; empty while nothing says that it is not as planned. */
+    public static Optional<WhoHas> whoHas(RunState run, Step step, Optional<Advice> advice) {
+        boolean lost = advice.filter(Advice::lost).isPresent();
+        boolean fails = new StepJudge(run, step).judged().stream().anyMatch(j -> j.grade() == Grade.FAIL);
+        return lost || fails ? WhoHas.of(run, step, lost) : Optional.empty();
     }
 
     /** Empty for steps without an adjuster, and for a locked screw whose reading passes or is still to come. */

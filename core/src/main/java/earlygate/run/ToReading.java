@@ -73,7 +73,7 @@ final class ToReading {
 
     private Advice said(NextTurn next, double reading, List<NextTurn.Reading> own) {
         if (next instanceof NextTurn.NoGauge) {
-            return lost(curve.flatMap(GaugeCurve::highHolder));
+            return lost();
         }
         if (next instanceof NextTurn.Turn t) {
             return turn(t, reading, own);
@@ -170,7 +170,7 @@ final class ToReading {
                 ? Math.max(0, way + turned * slope.perTurn()) / slope.lower() + 1
                 : screw.travel() * slope.perTurn() / slope.lower();
         if (turned > most) {
-            return lost(down ? curve.highHolder() : curve.lowHolder());
+            return lost();
         }
         // In one go only as far as even the steepest slope can't carry it past; then by quarters. Down may be bolder.
         double sure = Math.floor(Math.max(0, way) / slope.upper() / UNPROVEN) * UNPROVEN;
@@ -182,13 +182,16 @@ final class ToReading {
         return new Advice(down ? -turns : turns, reason);
     }
 
-    private Advice lost(Optional<String> holder) {
+    private Advice lost() {
+        Optional<String> holder = WhoHas.of(run, step, true).flatMap(WhoHas::setting);
         return new Advice(
                 0,
                 Reason.of(holder.isPresent() ? "advice.no-answer" : "advice.no-answer-unknown")
                         .name("setting", setting)
                         .name("gauge", goal.testPoint())
-                        .name("holder", holder.orElse("")));
+                        .name("holder", holder.orElse("")),
+                0,
+                true);
     }
 
     private boolean allOut() {

@@ -62,6 +62,14 @@ class NextTurnTest {
         never(t);
     }
 
+    /** No spring stiffens by just what is looked at. */
+    @Test
+    void aSpringThatStiffensByAnythingInFive() {
+        Tally t = walk(Group.RISING, 5);
+        assertThat(t.soon).isGreaterThanOrEqualTo(SCREWS * 9 / 10);
+        never(t);
+    }
+
     /** Found too high it is brought down, and never called good where it is. */
     @Test
     void fromAboveItIsBroughtDown() {

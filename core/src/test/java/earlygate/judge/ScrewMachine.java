@@ -12,7 +12,9 @@ final class ScrewMachine {
         ALL,
         ABOVE,
         LOST,
-        LIMIT
+        LIMIT,
+        /** A spring that stiffens by as much as it likes, play and a hand that misses, a gauge with digits. */
+        RISING
     }
 
     private static final double PLAY = 1 / 16.0;
@@ -57,7 +59,7 @@ final class ScrewMachine {
         high = 1.4 * target;
         double slope = dataSlope * (0.5 + random.nextDouble());
         boolean rough = group == Group.ALL || group == Group.LOST && random.nextBoolean();
-        double rise = group == Group.ALL ? 2 : 1;
+        double rise = group == Group.ALL ? 2 : group == Group.RISING ? 1 + random.nextDouble() : 1;
         a = 2 * slope / (rise + 1);
         g = a * a * (rise * rise - 1) / (4 * (high - low));
         double share = random.nextDouble();
@@ -65,7 +67,7 @@ final class ScrewMachine {
         range = 50 * Math.ceil(target / (0.4 + 0.35 * random.nextDouble()) / 50);
         bias = 0.4 * 0.006 * range * (2 * random.nextDouble() - 1);
         division = group == Group.ALL || rough ? 2 : 0;
-        plays = group == Group.ALL || group == Group.LOST;
+        plays = group == Group.ALL || group == Group.LOST || group == Group.RISING;
         slack = plays ? PLAY * random.nextInt(2) : 0;
         outlier = group == Group.ALL ? 1 + random.nextInt(3) : -1;
         x = at(start);

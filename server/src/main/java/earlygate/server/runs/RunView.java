@@ -57,6 +57,7 @@ public record RunView(
         boolean needsRelease,
         String deviation,
         AdviceView advice,
+        HolderView holder,
         OilView oil,
         CrackView crack,
         List<NotedView> noted,
@@ -87,6 +88,12 @@ public record RunView(
      * @param relock turns to set against the nut's drag once it is slack again; 0 where nothing is
      */
     public record AdviceView(double turns, String turnsText, String text, String code, double relock) {}
+
+    /**
+     * @param setting who has the gauge at the readings as they are; null where nothing of the sheet could hold it there
+     * @param look what to look at next, with the figures that tell
+     */
+    public record HolderView(String setting, String text, List<String> look) {}
 
     /** @param c null before anyone read it; {@code state} ok, cold, hot, stale or unknown */
     public record OilView(Double c, double lowC, double highC, Instant at, String state) {}
@@ -141,6 +148,7 @@ public record RunView(
                                 .map(RunRecord::said)
                                 .orElse(null),
                 step == null ? null : advice(state, run, step, words),
+                step == null ? null : holder(state, run, step, words),
                 oil(state),
                 step == null ? null : crack(state, step),
                 step == null ? List.of() : noted(state, step),
@@ -218,6 +226,16 @@ public record RunView(
                         words.say(a.reason()),
                         a.reason().code(),
                         a.relock()))
+                .orElse(null);
+    }
+
+    private static HolderView holder(RunState state, OpenRun run, Step step, Words chosen) {
+        Words words = PlanView.readAs(state.unit(), step, chosen);
+        return Coach.whoHas(state, step, Coach.advice(state, step, run.answers()))
+                .map(w -> new HolderView(
+                        w.setting().orElse(null),
+                        words.say(w.why()),
+                        w.look().stream().map(words::say).toList()))
                 .orElse(null);
     }
 
