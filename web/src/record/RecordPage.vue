@@ -4,10 +4,11 @@ import { useQuery } from '@tanstack/vue-query'
 import { computed } from 'vue'
 import { asRefused, call, type Schema } from '../api/client'
 import { useDisplay } from '../display/display'
-import { SCHOOL_NAMES, settingName } from '../display/names'
+import { SCHOOL_NAMES } from '../display/names'
 import Problems from '../display/Problems.vue'
 import { clock, when } from '../display/time'
 import Verdict from '../display/Verdict.vue'
+import SettingsTable from './SettingsTable.vue'
 import Staff from '../staff/Staff.vue'
 
 const props = defineProps<{ tag: string; id: string }>()
@@ -57,50 +58,7 @@ const outcome = computed(() => OUTCOME[record.value?.outcome ?? ''] ?? ['plain',
         {{ outcome[1] }}{{ record.practice ? say('record.recordPage.on-the-practice-rig') : '' }}
       </p>
       <h2>{{ say('record.recordPage.settings') }}</h2>
-      <table>
-        <thead>
-          <tr>
-            <th>{{ say('record.recordPage.setting') }}</th>
-            <th>{{ say('record.recordPage.as-found') }}</th>
-            <th>{{ say('record.recordPage.as-left') }}</th>
-            <th>{{ say('record.recordPage.target') }}</th>
-            <th>{{ say('record.recordPage.verdict') }}</th>
-            <th>{{ say('record.recordPage.instrument') }}</th>
-            <th>{{ say('record.recordPage.oil') }}</th>
-            <th>{{ say('record.recordPage.read') }}</th>
-          </tr>
-        </thead>
-        <tbody>
-          <tr v-for="s in record.settings" :key="s.setting">
-            <td>
-              <b>{{ settingName(s.setting) }}</b>
-            </td>
-            <td>
-              {{ display.show(s.asFoundBar) }}
-              <div class="quiet small">{{ s.asFoundFrom }}</div>
-            </td>
-            <td>
-              <b v-if="s.asLeftBar !== undefined && s.asLeftBar !== null">{{ display.show(s.asLeftBar) }}</b><span v-else class="quiet">{{
-                say('record.recordPage.not-yet')
-              }}</span>
-              <div v-if="s.crackFoundBar !== null && s.crackFoundBar !== undefined" class="quiet small">
-                {{ say('record.recordPage.crack-found', display.show(s.crackFoundBar)) }}
-              </div>
-              <div v-if="s.crackTappedBar !== null && s.crackTappedBar !== undefined" class="quiet small">
-                {{ say('record.recordPage.marked-by-hand', display.show(s.crackTappedBar)) }}
-              </div>
-            </td>
-            <td>
-              {{ display.show(s.targetBar) }}
-              <div class="quiet small">± {{ display.show(s.toleranceBar) }}</div>
-            </td>
-            <td><Verdict v-if="s.verdict" :grade="s.verdict" /></td>
-            <td class="small">{{ s.instrument }}</td>
-            <td>{{ s.oilC === undefined || s.oilC === null ? '–' : `${s.oilC} °C` }}</td>
-            <td>{{ clock(s.at) }}</td>
-          </tr>
-        </tbody>
-      </table>
+      <SettingsTable :settings="record.settings" />
       <h2>{{ say('record.recordPage.readings-and-tests') }}</h2>
       <table>
         <thead>

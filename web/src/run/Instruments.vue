@@ -80,6 +80,12 @@ const oilSays = computed(() => {
         }}
       </span>
     </div>
+    <div v-for="(rpm, id) in live.engines" :key="id">
+      <span class="quiet small">{{ say('run.instruments.engine', id) }}</span>
+      <p class="mid">
+        <span class="live">{{ rpm }}</span> {{ say('run.instruments.rpm') }}
+      </p>
+    </div>
     <div>
       <span class="quiet small">{{ say('run.instruments.oil') }}</span>
       <p class="mid">

@@ -19,6 +19,8 @@ const props = defineProps<{
   message?: string
   /** a difference is what counts, not this gauge alone */
   part?: boolean
+  /** whoever types it says that the needle stands still */
+  asksStill?: boolean
   /** whatever it shows is what was found */
   asFound?: boolean
 }>()
@@ -42,6 +44,11 @@ const TAKES: Record<string, string> = {
   valley: say('run.readingRow.the-lowest-it-comes'),
 }
 const moment = computed(() => (props.expect.take === 'after' ? say('run.readingRow.after', props.expect.afterS) : TAKES[props.expect.take]))
+
+/** A peak or what is left after a while is no needle that stands. */
+const still = computed(
+  () => props.asksStill && props.expect.take === 'standing' && PRESSURE_UNITS.includes(props.expect.reads as PressureUnit),
+)
 
 /** In the unit that was chosen too, where the gauge has another. */
 const also = computed(() => {
@@ -78,7 +85,7 @@ const also = computed(() => {
         :aria-invalid="message !== undefined"
       />
       <span class="quiet">{{ expect.reads }}</span>
-      <Button type="submit" :label="say('run.readingRow.keep')" severity="secondary" outlined />
+      <Button type="submit" :label="say(still ? 'run.readingRow.stood-still' : 'run.readingRow.keep')" severity="secondary" outlined />
     </form>
     <p v-for="w in waiting" :key="w.key" class="got small">
       <span class="chip cannot-tell">{{ say('run.readingRow.waiting') }}</span> <b>{{ w.event.text }} {{ expect.reads }}</b>

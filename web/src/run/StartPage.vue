@@ -3,6 +3,7 @@ import { say } from '../words'
 import { when } from '../display/time'
 import { useQuery } from '@tanstack/vue-query'
 import Button from 'primevue/button'
+import Select from 'primevue/select'
 import { computed, ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { asRefused, call, type Refused, type Schema } from '../api/client'
@@ -20,6 +21,12 @@ const { data: runs } = useQuery({
 })
 const name = ref(localStorage.getItem('technician') ?? '')
 const practice = ref(true)
+const RIGS = [
+  { value: 'easy', label: say('run.startPage.rig-easy') },
+  { value: 'workshop', label: say('run.startPage.rig-workshop') },
+  { value: 'rough', label: say('run.startPage.rig-rough') },
+]
+const rig = ref('workshop')
 const refused = ref<Refused | null>(null)
 const busy = ref(false)
 const open = computed(() => runs.value ?? [])
@@ -39,7 +46,8 @@ async function start() {
       asFound: route.query.asFound === undefined ? undefined : String(route.query.asFound),
       gapSchool,
       practice: practice.value,
-      key: `${key}-${practice.value}`,
+      rig: practice.value ? rig.value : undefined,
+      key: `${key}-${practice.value}-${rig.value}`,
     }
     const run = await call<Schema['RunView']>('POST', `/api/runs?${display.query}`, body)
     localStorage.setItem('technician', name.value)
@@ -94,6 +102,18 @@ async function start() {
           ></label
         >
       </fieldset>
+      <label v-if="practice" for="rig"
+        ><b>{{ say('run.startPage.how-rough') }}</b></label
+      >
+      <Select
+        v-if="practice"
+        v-model="rig"
+        label-id="rig"
+        :options="RIGS"
+        option-label="label"
+        option-value="value"
+        :aria-label="say('run.startPage.how-rough')"
+      />
       <Problems :refused="refused" />
       <Button type="submit" :label="say('run.startPage.start')" :loading="busy" />
     </form>

@@ -4,6 +4,7 @@ import Button from 'primevue/button'
 import InputText from 'primevue/inputtext'
 import Select from 'primevue/select'
 import { computed, ref } from 'vue'
+import { settingName } from '../display/names'
 import type { RunEvent, RunView } from './useRun'
 import { useKept } from './kept'
 import TurnEntry from './TurnEntry.vue'
@@ -16,6 +17,7 @@ const oil = useKept(`oil-${props.run.uuid}`)
 const notes = ref<Record<string, string>>(Object.fromEntries(props.run.noted.map((n) => [n.key, n.text])))
 const free = useKept(`note-${props.run.uuid}-${props.step}`)
 const back = ref<string>()
+const screw = computed(() => props.run.screws.find((s) => s.setting === props.run.step?.setting))
 const asked = computed(() => props.run.step?.notes ?? [])
 const OIL: Record<string, string> = {
   ok: say('run.stepAside.in-its-band'),
@@ -64,6 +66,15 @@ function note(key: string, text: string) {
       <div v-if="typed && run.step && !run.advice" class="row">
         <span>{{ say('run.stepAside.a-screw-was-turned') }}</span>
         <TurnEntry :step="run.step" :advised="0" :screws="run.screws.map((s) => s.setting)" @made="(e) => emit('send', e)" />
+      </div>
+      <div v-if="screw && (screw.learned || screw.knownFrom)" class="row">
+        <span>{{ say('run.stepAside.what-its-screw-taught', settingName(screw.setting), screw.knownFrom) }}</span>
+        <Button
+          :label="say('run.stepAside.it-was-replaced')"
+          severity="secondary"
+          outlined
+          @click="emit('send', { kind: 'replaced', step, setting: screw.setting })"
+        />
       </div>
       <div v-for="l in run.log.filter((x) => x.mayStrike)" :key="l.seq" class="row">
         <span>{{ l.text }}</span>

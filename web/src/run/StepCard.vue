@@ -5,8 +5,8 @@ import { computed, nextTick, onBeforeUnmount, onMounted, ref } from 'vue'
 import type { Refused, Schema } from '../api/client'
 import { toBar, type PressureUnit } from '../display/quantity'
 import Problems from '../display/Problems.vue'
-import { useDisplay } from '../display/display'
 import type { Waiting } from './outbox'
+import CrackSaid from './CrackSaid.vue'
 import LeaveSo from './LeaveSo.vue'
 import MarginRow from './MarginRow.vue'
 import ReadingRow from './ReadingRow.vue'
@@ -32,7 +32,6 @@ const props = defineProps<{
 const typedAt = ref('')
 const leaving = ref(false)
 
-const display = useDisplay()
 /** A count of turns is told by the advice, not by a band on a gauge. */
 const goal = computed(() => {
   const g = props.step.goal
@@ -66,7 +65,8 @@ async function act() {
 async function keep(instrument: string, text: string, back: (text: string) => void) {
   typedAt.value = instrument
   const kind = backsOut.value && instrument === goalGauge.value?.testPoint ? 'cracked' : 'reading'
-  if ((await props.send({ kind, step: props.step.id, instrument, text })) === false) back(text)
+  const still = props.run.practice ? undefined : true
+  if ((await props.send({ kind, step: props.step.id, instrument, text, still })) === false) back(text)
 }
 
 function waitingFor(instrument: string) {
@@ -121,13 +121,15 @@ onBeforeUnmount(() => window.removeEventListener('keydown', onKey))
       @made="send"
     />
 
-    <MarginRow v-if="goal?.minus" :goal="goal" :readings="run.readings" />
+    <MarginRow v-if="goal?.minus" :goal="goal" :run="run" :step="step" :live="lost ? undefined : live" @made="send" />
 
     <Trace
       v-if="live && goalGauge && step.goalBar && !goal?.minus"
       :points="trace[goalGauge.testPoint] ?? []"
       v-bind="bandBar(goalGauge)"
-      :crack="live.crackBar ?? undefined"
+      :crack="live.crack"
+      :cracked="!!live.crackBar"
+      :marked="run.crack?.tappedBar ?? undefined"
     />
 
     <ReadingRow
@@ -137,6 +139,7 @@ onBeforeUnmount(() => window.removeEventListener('keydown', onKey))
       :reading="reading(e.testPoint)"
       :part="isPart(e.testPoint)"
       :as-found="step.demand === 'as-found'"
+      :asks-still="!run.practice"
       :place="`typing-${run.uuid}-${step.id}-${e.testPoint}`"
       :waiting="waitingFor(e.testPoint)"
       :message="
@@ -147,13 +150,7 @@ onBeforeUnmount(() => window.removeEventListener('keydown', onKey))
       @keep="(text, back) => keep(e.testPoint, text, back)"
     />
     <p v-for="c in run.carried" :key="c" class="small">{{ c }}</p>
-    <p v-if="run.crack?.tappedBar !== null && run.crack?.tappedBar !== undefined" class="small">
-      {{
-        run.crack.foundBar
-          ? say('run.stepCard.marked-and-found', display.show(run.crack.tappedBar), display.show(run.crack.foundBar))
-          : say('run.stepCard.marked-by-hand', display.show(run.crack.tappedBar))
-      }}
-    </p>
+    <CrackSaid v-if="run.crack" :crack="run.crack" />
     <p v-if="run.deviation" class="small">
       <b>{{ say('run.stepCard.left-so') }}</b> {{ say('run.stepCard.void-after-any-later', run.deviation) }}
     </p>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { Schema } from '../api/client'
+import { useDisplay } from '../display/display'
 import { settingName } from '../display/names'
 import { say } from '../words'
 import TurnEntry from './TurnEntry.vue'
@@ -9,8 +10,23 @@ import type { RunEvent, RunView } from './useRun'
 /** The next turn, and who has the gauge. */
 const props = defineProps<{ run: RunView; step: Schema['StepView']; cracked: boolean; waits: boolean }>()
 const emit = defineEmits<{ made: [event: RunEvent] }>()
+const display = useDisplay()
 
 const screw = computed(() => props.run.screws.find((s) => s.setting === props.step.setting))
+/** What a turn does, how sure that is, and how it is known. */
+const slope = computed(() => {
+  const s = screw.value
+  if (!s) return ''
+  const share = s.barPerTurnError / s.barPerTurn
+  const sure =
+    share < 0.15 ? say('run.turnBoxes.well-known') : share < 0.5 ? say('run.turnBoxes.roughly-known') : say('run.turnBoxes.hardly-known')
+  const from = s.knownFrom || (s.learned ? say('run.turnBoxes.learned-here') : say('run.turnBoxes.by-its-data'))
+  return say('run.turnBoxes.a-turn-moves', amount(s.barPerTurn, s.perTurnIn), amount(s.barPerTurnError, s.perTurnIn), sure, from)
+})
+
+function amount(value: number, unit: string) {
+  return unit === 'bar' ? display.show(value) : `${value} ${unit}`
+}
 </script>
 
 <template>
@@ -25,6 +41,7 @@ const screw = computed(() => props.run.screws.find((s) => s.setting === props.st
           : say('run.stepCard.none-now')
       }}</b>
       <span class="small">{{ run.advice.text }}</span>
+      <span v-if="screw && step.way !== 'to-the-end'" class="small quiet">{{ slope }}</span>
       <TurnEntry
         v-if="!run.practice"
         :key="step.id"
@@ -34,7 +51,15 @@ const screw = computed(() => props.run.screws.find((s) => s.setting === props.st
         @made="(e) => emit('made', e)"
       />
     </div>
-    <div v-if="step.inControl" class="box">
+    <div v-if="run.holder" class="box">
+      <span class="quiet small">{{ say('run.turnBoxes.who-has-it-now') }}</span>
+      <b class="figure">{{ run.holder.setting ? settingName(run.holder.setting) : say('run.turnBoxes.no-valve') }}</b>
+      <span class="small">{{ run.holder.text }}</span>
+      <ul v-if="run.holder.look.length" class="small">
+        <li v-for="l in run.holder.look" :key="l">{{ l }}</li>
+      </ul>
+    </div>
+    <div v-else-if="step.inControl" class="box">
       <span class="quiet small">{{ say('run.stepCard.who-has-the-gauge') }}</span>
       <b class="figure">{{ settingName(step.inControl) }}</b>
       <span v-if="screw && screw.turnsIn !== null && screw.turnsIn !== undefined" class="small">{{
@@ -61,6 +86,10 @@ const screw = computed(() => props.run.screws.find((s) => s.setting === props.st
 }
 .box.turn {
   border-color: var(--gate);
+}
+ul {
+  margin: 2px 0 0;
+  padding-left: 18px;
 }
 .figure {
   font-size: 23px;

@@ -3,11 +3,13 @@ import type { Schema } from '../api/client'
 
 export type LiveView = Schema['LiveView']
 
-const TRACE_S = 30
+const TRACE_S = 120
+/** Points of a trace lie so far apart at least, s. */
+const APART_S = 0.15
 /** A stream that has said nothing for so long is lost, whatever the connection believes, ms. */
 const SILENT_MS = 1500
 
-/** The live stream of a run: its machine with the last half minute of each gauge, or just how far its log goes. */
+/** The live stream of a run: its machine with the last two minutes of each gauge, or just how far its log goes. */
 export function useLive(runId: string, seen: (seq: number) => void) {
   const live = shallowRef<LiveView>()
   const trace = shallowRef<Record<string, { t: number; bar: number }[]>>({})
@@ -27,7 +29,8 @@ export function useLive(runId: string, seen: (seq: number) => void) {
     const timeS = sample.timeS ?? 0
     for (const [id, gauge] of Object.entries(sample.gauges)) {
       const kept = (trace.value[id] ?? []).filter((p) => p.t > timeS - TRACE_S && p.t <= timeS)
-      next[id] = [...kept, { t: timeS, bar: gauge.bar }]
+      const last = kept[kept.length - 1]
+      next[id] = last && timeS - last.t < APART_S ? kept : [...kept, { t: timeS, bar: gauge.bar }]
     }
     trace.value = next
   }

@@ -46,4 +46,7 @@ export const RECORD = {
   'record.recordsPage.start-one': 'Start one',
   'record.recordsPage.with-deviations': '◆ with deviations',
   'record.recordPage.note': 'Note',
+  'record.recordPage.off': '{0} off',
+  'record.recordPage.attempts': 'attempts: {0}',
+  'record.recordPage.relief-itself': 'the relief itself at {0} ({1} to {2})',
 } as const

@@ -4,7 +4,7 @@ import earlygate.run.RunEvent.Began;
 import java.util.List;
 import java.util.Optional;
 
-/** What a run brings along from its beginning, and what it leaves to the next one of its unit. */
+/** What a run found when it began, brought along, and leaves to the next one of its unit. */
 public final class Brought {
     private Brought() {}
 
@@ -22,6 +22,11 @@ public final class Brought {
                 .reduce((a, b) -> b)
                 .map(last -> run.screws().learned(last.at(), last.by()))
                 .orElse(List.of());
+    }
+
+    /** Turns that would bring a screw back to where it stood before this run touched it, clockwise positive. */
+    public static double undo(RunState run, String setting) {
+        return -run.screws().net(setting);
     }
 
     /** When and by whom what is known of a screw was learned, where an earlier run did. */

@@ -53,9 +53,19 @@ public record RunEvent(long seq, Instant at, String by, Body body) {
     /**
      * @param value SI: Pa, A or K by the instrument
      * @param oil oil temperature when it was taken, K; empty when nobody knows
+     * @param still whoever typed it said that the needle had stood still; null in logs of earlier versions
      */
-    public record Reading(String step, String instrument, double value, Source source, OptionalDouble oil)
-            implements OfStep {}
+    public record Reading(
+            String step, String instrument, double value, Source source, OptionalDouble oil, Boolean still)
+            implements OfStep {
+        public Reading {
+            still = still != null && still;
+        }
+
+        public Reading(String step, String instrument, double value, Source source, OptionalDouble oil) {
+            this(step, instrument, value, source, oil, false);
+        }
+    }
 
     /**
      * @param turns clockwise positive; 0 for a screw that was found at its end

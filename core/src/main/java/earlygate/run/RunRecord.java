@@ -1,5 +1,7 @@
 package earlygate.run;
 
+import earlygate.explain.Reason;
+import earlygate.judge.ReliefPlace;
 import earlygate.judge.Verdict;
 import earlygate.plan.Expect;
 import earlygate.plan.Goal;
@@ -49,6 +51,9 @@ public record RunRecord(
      * @param asLeftPa the setting by the reading after the jam nut was tight; only that one counts
      * @param instruments the gauge it is read on, or two whose difference it is; none where no step reads it
      * @param oil K
+     * @param why the verdict in figures
+     * @param crackFoundPa what stood before the relief cracked; {@code stands} where it stood itself, computed
+     * @param attempts how often its setting and its locking were begun, together
      */
     public record SettingRecord(
             String setting,
@@ -62,7 +67,17 @@ public record RunRecord(
             Optional<Instant> at,
             Optional<String> deviation,
             Optional<Double> crackFoundPa,
-            Optional<Double> crackTappedPa) {}
+            Optional<Double> crackTappedPa,
+            Optional<ReliefPlace> stands,
+            Optional<Reason> why,
+            int attempts) {
+        /** How far it was left from its target, Pa; empty until it was. */
+        public OptionalDouble errorPa() {
+            return asLeftPa.isPresent()
+                    ? OptionalDouble.of(asLeftPa.getAsDouble() - target.pressurePa())
+                    : OptionalDouble.empty();
+        }
+    }
 
     /** A reading asked for in a step: what was expected, what came. */
     public record TestRecord(
@@ -124,23 +139,23 @@ public record RunRecord(
                 lock.map(x -> new StepJudge(run, x).decisive()).orElse(OptionalDouble.empty());
         OptionalDouble asLeft =
                 measured.isPresent() ? OptionalDouble.of(measured.getAsDouble() - offset) : OptionalDouble.empty();
-        Optional<Verdict.Grade> grade = lock.flatMap(x -> new StepJudge(run, x)
-                .judged().stream().map(StepJudge.Judged::grade).findFirst());
+        Optional<StepJudge.Judged> judged =
+                lock.flatMap(x -> new StepJudge(run, x).judged().stream().findFirst());
         OptionalDouble oil = reading.isPresent()
                 ? run.oilAt(reading.get(), lock.orElseThrow().id())
                 : OptionalDouble.empty();
         Found found = found(run, s, asLeft, offset);
-        Optional<StepRecord> cracking = run.plan().steps().stream()
+        Optional<Step> cracks = run.plan().steps().stream()
                 .filter(x -> x.cracks() && x.setting().filter(s.id()::equals).isPresent())
-                .map(x -> run.record(x.id()))
                 .findFirst();
+        Optional<StepRecord> cracking = cracks.map(x -> run.record(x.id()));
         return new SettingRecord(
                 s.id(),
                 found.pressurePa(),
                 found.from(),
                 asLeft,
                 target,
-                grade,
+                judged.map(StepJudge.Judged::grade),
                 lock.flatMap(Step::goal).map(RunRecord::instruments).orElse(List.of()),
                 oil,
                 reading.map(RunEvent::at),
@@ -151,7 +166,14 @@ public record RunRecord(
                         .map(RunRecord::said)
                         .reduce((a, b) -> a + "; " + b),
                 cracking.flatMap(StepRecord::cracked).map(Cracked::pressurePa),
-                cracking.flatMap(StepRecord::tapped).map(Cracked::pressurePa));
+                cracking.flatMap(StepRecord::tapped).map(Cracked::pressurePa),
+                cracks.flatMap(x -> ReliefStands.of(run, x)),
+                judged.map(StepJudge.Judged::message),
+                run.plan().steps().stream()
+                        .filter(x -> x.judgesSetting()
+                                && x.setting().filter(s.id()::equals).isPresent())
+                        .mapToInt(x -> run.record(x.id()).attempts())
+                        .sum());
     }
 
     private static List<String> instruments(Goal goal) {

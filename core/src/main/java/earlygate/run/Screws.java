@@ -230,6 +230,11 @@ final class Screws {
         return optional(foundAt.get(setting));
     }
 
+    /** Net turns of a screw in this run, clockwise positive. */
+    double net(String setting) {
+        return net.getOrDefault(setting, 0.0);
+    }
+
     /** The first measure of a setting before its screw was touched at all, Pa. */
     OptionalDouble firstRead(String setting) {
         return optional(firstRead.get(setting));

@@ -54,7 +54,12 @@ public record RecordView(
         List<DeviationView> deviations,
         List<StaffView> staffs,
         List<LogView> log) {
-    /** @param asLeftBar null until the locked reading is taken, as are the fields that come with it */
+    /**
+     * @param asLeftBar null until the locked reading is taken, as are the fields that come with it
+     * @param errorBar as left less target; {@code why} the verdict in figures
+     * @param standsBar where a relief stood itself when it had cracked, computed, with 95 % bounds; null where none did
+     * @param attempts how often its setting and its locking were begun
+     */
     public record SettingView(
             String setting,
             double targetBar,
@@ -69,7 +74,13 @@ public record RecordView(
             Instant at,
             String deviation,
             Double crackFoundBar,
-            Double crackTappedBar) {}
+            Double crackTappedBar,
+            Double errorBar,
+            String why,
+            Double standsBar,
+            Double standsLowBar,
+            Double standsHighBar,
+            int attempts) {}
 
     /** Every reading ever taken, in its instrument's own unit; {@code standing} counts, earlier attempt or slip. */
     public record TakenView(
@@ -158,7 +169,13 @@ public record RecordView(
                 s.at().orElse(null),
                 s.deviation().orElse(null),
                 s.crackFoundPa().map(Wire::bar).orElse(null),
-                s.crackTappedPa().map(Wire::bar).orElse(null));
+                s.crackTappedPa().map(Wire::bar).orElse(null),
+                s.errorPa().isPresent() ? Wire.bar(s.errorPa().getAsDouble()) : null,
+                s.why().map(words::say).orElse(null),
+                s.stands().map(p -> Wire.bar(p.settingPa())).orElse(null),
+                s.stands().map(p -> Wire.bar(p.low())).orElse(null),
+                s.stands().map(p -> Wire.bar(p.high())).orElse(null),
+                s.attempts());
     }
 
     private static TakenView taken(PowerUnit unit, RunRecord.Taken t) {

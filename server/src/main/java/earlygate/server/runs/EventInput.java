@@ -43,7 +43,12 @@ class EventInput {
             case "step-done" -> new RunEvent.StepDone(step);
             case "reading" ->
                 new RunEvent.Reading(
-                        step, instrument(r), number(run.unit(), instrument(r), r.text()), Source.TYPED, oilOf(run));
+                        step,
+                        instrument(r),
+                        number(run.unit(), instrument(r), r.text()),
+                        Source.TYPED,
+                        oilOf(run),
+                        r.still());
             case "live-reading" -> live(run, step, instrument(r));
             case "turned" -> turned(run, state, step, r);
             case "cracked" ->

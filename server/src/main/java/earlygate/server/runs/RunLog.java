@@ -72,7 +72,8 @@ final class RunLog {
 
     private static Reason reason(RunState state, RunEvent e) {
         if (e.body() instanceof Reading r) {
-            return Reason.of("log.reading-" + key(r.source()))
+            String how = r.source() == RunEvent.Source.TYPED && r.still() ? "typed-still" : key(r.source());
+            return Reason.of("log.reading-" + how)
                     .name("instrument", r.instrument())
                     .with("value", new Amount(r.value(), kind(state, r)));
         }

@@ -41,6 +41,7 @@ public class RunService implements RigHost.Keeper {
      * @param releasedBy second person who lets a setting stand above the schematic
      * @param wrong sequence number of the event that was a slip
      * @param note key of the label of what is noted
+     * @param still the needle was seen to stand still for three seconds; left out, nobody said so
      */
     public record EventRequest(
             String key,
@@ -54,7 +55,8 @@ public class RunService implements RigHost.Keeper {
             String phase,
             String releasedBy,
             Long wrong,
-            String note) {}
+            String note,
+            Boolean still) {}
 
     private final RunStore store;
     private final OpenRuns open;

@@ -98,9 +98,6 @@ public record RunView(
     /** @param c null before anyone read it; {@code state} ok, cold, hot, stale or unknown */
     public record OilView(Double c, double lowC, double highC, Instant at, String state) {}
 
-    /** What stood before the fall, as found on the stream or typed, and as a hand marked it; null where there is none. */
-    public record CrackView(Double foundBar, Double tappedBar) {}
-
     public record NotedView(String key, String text) {}
 
     /** A step that was done and can be gone back to. */
@@ -150,7 +147,7 @@ public record RunView(
                 step == null ? null : advice(state, run, step, words),
                 step == null ? null : holder(state, run, step, words),
                 oil(state),
-                step == null ? null : crack(state, step),
+                step == null ? null : CrackView.of(state, step),
                 step == null ? List.of() : noted(state, step),
                 step == null
                         ? null
@@ -159,7 +156,7 @@ public record RunView(
                                 .orElse(null),
                 done(state, steps, words),
                 StaffView.of(unit, run.gaps(), s -> isSet(record, s)),
-                unit.settings().stream().map(s -> ScrewView.of(state, s)).toList(),
+                unit.settings().stream().map(s -> ScrewView.of(state, s, words)).toList(),
                 RunLog.newestFirst(state, words, 12));
     }
 
@@ -246,19 +243,6 @@ public record RunView(
         Double c = state.oil().isPresent() ? (Double) (Wire.celsius(state.oil().getAsDouble())) : null;
         String standing = OilState.at(state, Instant.now()).key();
         return new OilView(c, low, high, state.oilReadAt().orElse(null), standing);
-    }
-
-    private static CrackView crack(RunState state, Step step) {
-        var record = state.record(step.id());
-        if (record.crackedEvent().isEmpty()) {
-            return null;
-        }
-        Double tapped = record.tapped().map(c -> Wire.bar(c.pressurePa())).orElse(null);
-        Double found = record.cracked()
-                .filter(c -> c.source() != RunEvent.Source.TAPPED)
-                .map(c -> Wire.bar(c.pressurePa()))
-                .orElse(null);
-        return new CrackView(found, tapped);
     }
 
     private static List<NotedView> noted(RunState state, Step step) {
