@@ -57,7 +57,7 @@ const display = useDisplay()
         <td>
           <Verdict v-if="s.verdict" :grade="s.verdict" />
           <div v-if="s.errorBar !== null && s.errorBar !== undefined" class="small">
-            {{ say('record.recordPage.off', `${s.errorBar > 0 ? '+' : ''}${display.show(s.errorBar)}`) }}
+            {{ say('record.recordPage.off', `${s.errorBar > 0 ? '+' : s.errorBar < 0 ? '−' : ''}${display.show(Math.abs(s.errorBar))}`) }}
           </div>
           <div v-if="s.why" class="quiet small">{{ s.why }}</div>
           <div v-if="s.attempts > 2" class="quiet small">{{ say('record.recordPage.attempts', s.attempts) }}</div>
