@@ -9,6 +9,11 @@ import { say } from '../words'
 /** Each setting as found and as left, how far off, the verdict and why. */
 defineProps<{ settings: Schema['SettingView'][] }>()
 const display = useDisplay()
+
+function off(bar: number) {
+  const sign = bar > 0 ? '+' : bar < 0 ? '−' : ''
+  return sign + display.show(Math.abs(bar))
+}
 </script>
 
 <template>
@@ -57,7 +62,7 @@ const display = useDisplay()
         <td>
           <Verdict v-if="s.verdict" :grade="s.verdict" />
           <div v-if="s.errorBar !== null && s.errorBar !== undefined" class="small">
-            {{ say('record.recordPage.off', `${s.errorBar > 0 ? '+' : s.errorBar < 0 ? '−' : ''}${display.show(Math.abs(s.errorBar))}`) }}
+            {{ say('record.recordPage.off', off(s.errorBar)) }}
           </div>
           <div v-if="s.why" class="quiet small">{{ s.why }}</div>
           <div v-if="s.attempts > 2" class="quiet small">{{ say('record.recordPage.attempts', s.attempts) }}</div>

@@ -34,7 +34,7 @@ final class CrackAdvice {
         }
         Screw screw = screw(run, step);
         double nominal = Math.max(NextTurn.SIXTEENTH, (screw.maxPa() - goal.targetPa()) / screw.paPerTurn());
-        double share = -record.turned() / nominal;
+        double share = record.onceCracked() ? 1 : -record.turned() / nominal;
         double turns = share < 0.4 ? 4 * NextTurn.SIXTEENTH : share < 0.7 ? 2 * NextTurn.SIXTEENTH : NextTurn.SIXTEENTH;
         Reason reason = Reason.of("advice.back-out").turns("turns", turns).pressure("moves", turns * screw.paPerTurn());
         return new Advice(-turns, reason);

@@ -32,6 +32,7 @@ public final class StepRecord {
     private RunEvent tapped;
     private RunEvent deviation;
     private RunEvent done;
+    private boolean onceCracked;
     private boolean touchedEnd;
     private boolean loadOpened;
     private boolean loadShut;
@@ -54,6 +55,7 @@ public final class StepRecord {
     }
 
     void cracked(RunEvent event, Cracked c) {
+        onceCracked = true;
         if (c.source() == Source.TAPPED) {
             tapped = event;
         } else {
@@ -118,6 +120,7 @@ public final class StepRecord {
     void reopen() {
         again();
         turnedBy.clear();
+        onceCracked = false;
         touchedEnd = false;
         done = null;
     }
@@ -157,6 +160,11 @@ public final class StepRecord {
 
     public Optional<Cracked> cracked() {
         return crackedEvent().map(e -> (Cracked) e.body());
+    }
+
+    /** A crack was found in it before, whatever became of it: the next one is near. */
+    boolean onceCracked() {
+        return onceCracked;
     }
 
     /** The crack that was found on the stream, or typed. */
