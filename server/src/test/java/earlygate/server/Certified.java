@@ -46,13 +46,13 @@ final class Certified {
 
     /**
      * What was certified is so: the hidden screw stands within the tolerance, but for what the gauge's bias, the drag of
-     * the nut and the bit that a relief goes past its crack can add.
+     * the nut and the percent within which a relief's own place is told from its crack can add.
      */
     static void truly(PowerUnit unit, JsonNode record, Rig rig) {
         for (JsonNode s : record.get("settings")) {
             String id = s.get("setting").asString();
             double target = s.get("targetBar").asDouble();
-            double past = 0.6 * unit.setting(id).screw().paPerTurn() / BAR / 16 + 1;
+            double past = 0.01 * target;
             assertThat(rig.trueSetting(id) / BAR)
                     .as("%s %s, left at %s by the record", unit.tag(), id, s.get("asLeftBar"))
                     .isCloseTo(

@@ -174,13 +174,22 @@ final class OnTheRig extends Walker {
 
     @Override
     void seekCrack(JsonNode step) {
-        // Until it has cracked, or the gauge stands again and the next turn may be made.
+        found(step.get("id").asString());
+    }
+
+    JsonNode live() {
+        return live;
+    }
+
+    /** Until it has cracked, or the gauge stands again and the next turn may be made. */
+    void found(String step) {
         for (int i = 0; i < 40; i++) {
             breathe(i == 0 ? 500 : 100);
             look();
             if (live.path("crackBar").isNumber()) {
                 breathe(700);
-                event("take-crack", object());
+                view = server.event(run, "take-crack", object().put("step", step))
+                        .json();
                 return;
             }
             if (live.path("crack").isObject()) {

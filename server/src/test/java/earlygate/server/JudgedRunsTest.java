@@ -1,0 +1,146 @@
+package earlygate.server;
+
+import static earlygate.quantity.Si.BAR;
+import static earlygate.server.Server.object;
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import earlygate.rig.Rig;
+import earlygate.rig.Roughness;
+import earlygate.rig.Standing;
+import earlygate.server.Server.Answer;
+import earlygate.unit.PowerUnit;
+import java.util.Map;
+import java.util.stream.StreamSupport;
+import org.junit.jupiter.api.Test;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.ObjectNode;
+
+/** Judgement at the door of a run: a crack with where the relief stands, what screws taught, who has the gauge now. */
+class JudgedRunsTest extends OnAServer {
+    private static JsonNode screw(JsonNode view, String setting) {
+        return StreamSupport.stream(view.get("screws").spliterator(), false)
+                .filter(s -> s.get("setting").asString().equals(setting))
+                .findFirst()
+                .orElseThrow();
+    }
+
+    private static ObjectNode start(String tag) {
+        return object().put("tag", tag).put("technician", "A. Marsh");
+    }
+
+    @Test
+    void howRoughAMachineIsIsSaidAndUnknownOnesRefused() {
+        Answer refused =
+                server.post("/api/runs", start("LG-07").put("practice", true).put("rig", "smooth"));
+        assertThat(refused.status()).isEqualTo(422);
+        assertThat(refused.problem()).contains("smooth").contains("workshop");
+        Answer rough =
+                server.post("/api/runs", start("LG-07").put("practice", true).put("rig", "rough"));
+        assertThat(rough.json().at("/log/0/text").asString()).contains("worn knobs");
+        Answer typed = server.post("/api/runs", start("WD-05").put("practice", false));
+        assertThat(typed.json().get("log")).isEmpty();
+    }
+
+    /** The hidden relief is known to whoever marks the practice: the product says where it stands, from gauge and current. */
+    @Test
+    void aCrackIsToldWithWhereTheReliefStands() {
+        OnTheRig rig = new OnTheRig(server, start("LG-07").put("school", "lead-with-pump"));
+        rig.walkTo("Back RV1 out until it just cracks");
+        rig.nut("RV1", false);
+        String step = rig.view.at("/step/id").asString();
+        for (int i = 0; i < 60 && rig.view.path("crack").isNull(); i++) {
+            double next = rig.view.at("/advice/turns").asDouble();
+            assertThat(next).isNegative();
+            rig.turn("RV1", next);
+            rig.found(step);
+        }
+        JsonNode crack = rig.view.get("crack");
+        assertThat(crack.get("foundBar").asDouble()).isCloseTo(176, within(4.0));
+        PowerUnit unit = Certified.unit("LG-07");
+        Rig hidden = new Rig(unit, 7 * rig.run, Roughness.WORKSHOP);
+        double turns = rig.live().at("/screws/RV1/turns").asDouble();
+        Standing now = hidden.standing();
+        hidden.restore(
+                new Standing(
+                        now.running(),
+                        now.openings(),
+                        now.positions(),
+                        Map.of("RV1", new Standing.ScrewStanding(turns, true, 0.0)),
+                        now.oil(),
+                        now.timeS(),
+                        null,
+                        null,
+                        null,
+                        null),
+                false);
+        double truth = hidden.trueSetting("RV1") / BAR;
+        // The gauge's own error is in it, and a wandering spring.
+        assertThat(crack.get("standsBar").asDouble()).isCloseTo(truth, within(0.02 * truth));
+        assertThat(crack.get("standsLowBar").asDouble())
+                .isLessThan(crack.get("standsBar").asDouble());
+    }
+
+    @Test
+    void whatScrewsTaughtIsKnownToTheNextRunUntilTheValveIsReplaced() {
+        ObjectNode unit = Server.unit().put("tag", "LG-61");
+        assertThat(server.post("/api/units", unit).status()).isEqualTo(201);
+        PowerUnit read = Certified.unit("LG-07");
+        AtTheMachine first = new AtTheMachine(server, start("LG-61"), read, 12);
+        assertThat(screw(first.view, "P1.compensator").get("knownFrom").asString())
+                .isEmpty();
+        assertThat(first.walk().get("outcome").asString()).isEqualTo("passed");
+        JsonNode next =
+                server.post("/api/runs", start("LG-61").put("practice", false)).json();
+        JsonNode screw = screw(next, "P1.compensator");
+        assertThat(screw.get("learned").asBoolean()).isTrue();
+        assertThat(screw.get("knownFrom").asString()).startsWith("learned").endsWith("by A. Marsh");
+        assertThat(screw.get("barPerTurnError").asDouble()).isLessThan(15);
+        assertThat(next.at("/log/0/text").asString())
+                .contains("earlier runs learned")
+                .contains("P1 compensator");
+        ObjectNode replaced =
+                object().put("step", next.at("/step/id").asString()).put("setting", "P1.compensator");
+        JsonNode forgot =
+                server.event(next.get("id").asLong(), "replaced", replaced).json();
+        assertThat(screw(forgot, "P1.compensator").get("learned").asBoolean()).isFalse();
+        assertThat(screw(forgot, "P1.compensator").get("knownFrom").asString()).isEmpty();
+        Answer nobody = server.event(
+                next.get("id").asLong(),
+                "replaced",
+                object().put("step", next.at("/step/id").asString()).put("setting", "XX9"));
+        assertThat(nobody.status()).isEqualTo(409);
+        // Another spring on the sheet is another screw.
+        ObjectNode other = Server.unit().put("tag", "LG-61");
+        other.get("components").forEach(c -> {
+            if (c.get("id").asString().equals("P1")) {
+                ((ObjectNode) c.get("compensator")).put("barPerTurn", 30);
+            }
+        });
+        assertThat(server.put("/api/units/LG-61", other).status()).isEqualTo(200);
+        JsonNode third =
+                server.post("/api/runs", start("LG-61").put("practice", false)).json();
+        assertThat(screw(third, "P1.compensator").get("knownFrom").asString()).isEmpty();
+    }
+
+    /** 120 bar where 160 are wanted: named is who could hold it there, and what tells one from the other. */
+    @Test
+    void aReadingThatDoesNotComeNamesItsHolderAndWhatToLookAt() {
+        AtTheMachine typed = new AtTheMachine(server, start("LG-07"), Certified.unit("LG-07"), 3);
+        typed.walkTo("Bring P1 compensator");
+        String step = typed.view.at("/step/id").asString();
+        ObjectNode reading = object().put("step", step)
+                .put("instrument", "G1")
+                .put("text", "120")
+                .put("still", true);
+        JsonNode view = server.event(typed.run, "reading", reading).json();
+        assertThat(view.at("/log/0/text").asString()).contains("stood still");
+        assertThat(view.at("/holder/setting").asString()).isEqualTo("P1.compensator");
+        assertThat(view.at("/holder/text").asString()).contains("120 bar");
+        assertThat(view.at("/holder/look/0").asString()).contains("M1").contains("RV1");
+        ObjectNode good = object().put("step", step).put("instrument", "G1").put("text", "160");
+        view = server.event(typed.run, "reading", good).json();
+        assertThat(view.get("holder").isNull()).as("it came").isTrue();
+        assertThat(view.at("/log/0/text").asString()).contains("nobody said");
+    }
+}
