@@ -45,11 +45,6 @@ const TAKES: Record<string, string> = {
 }
 const moment = computed(() => (props.expect.take === 'after' ? say('run.readingRow.after', props.expect.afterS) : TAKES[props.expect.take]))
 
-/** A peak or what is left after a while is no needle that stands. */
-const still = computed(
-  () => props.asksStill && props.expect.take === 'standing' && PRESSURE_UNITS.includes(props.expect.reads as PressureUnit),
-)
-
 /** In the unit that was chosen too, where the gauge has another. */
 const also = computed(() => {
   const unit = props.expect.reads as PressureUnit
@@ -85,7 +80,7 @@ const also = computed(() => {
         :aria-invalid="message !== undefined"
       />
       <span class="quiet">{{ expect.reads }}</span>
-      <Button type="submit" :label="say(still ? 'run.readingRow.stood-still' : 'run.readingRow.keep')" severity="secondary" outlined />
+      <Button type="submit" :label="say(asksStill ? 'run.readingRow.stood-still' : 'run.readingRow.keep')" severity="secondary" outlined />
     </form>
     <p v-for="w in waiting" :key="w.key" class="got small">
       <span class="chip cannot-tell">{{ say('run.readingRow.waiting') }}</span> <b>{{ w.event.text }} {{ expect.reads }}</b>

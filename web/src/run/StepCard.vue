@@ -14,7 +14,7 @@ import StepNotes from './StepNotes.vue'
 import Trace from './Trace.vue'
 import TurnBoxes from './TurnBoxes.vue'
 import type { LiveView } from './useLive'
-import { usePrimary } from './usePrimary'
+import { asksStill, usePrimary } from './usePrimary'
 import type { RunEvent, RunView } from './useRun'
 
 const props = defineProps<{
@@ -65,7 +65,9 @@ async function act() {
 async function keep(instrument: string, text: string, back: (text: string) => void) {
   typedAt.value = instrument
   const kind = backsOut.value && instrument === goalGauge.value?.testPoint ? 'cracked' : 'reading'
-  const still = props.run.practice ? undefined : true
+  // Of a needle that was to stand; a peak, or an ammeter, does not.
+  const e = props.step.expect.find((x) => x.testPoint === instrument)
+  const still = !props.run.practice && !!e && asksStill(e)
   if ((await props.send({ kind, step: props.step.id, instrument, text, still })) === false) back(text)
 }
 
@@ -139,7 +141,7 @@ onBeforeUnmount(() => window.removeEventListener('keydown', onKey))
       :reading="reading(e.testPoint)"
       :part="isPart(e.testPoint)"
       :as-found="step.demand === 'as-found'"
-      :asks-still="!run.practice"
+      :asks-still="!run.practice && asksStill(e)"
       :place="`typing-${run.uuid}-${step.id}-${e.testPoint}`"
       :waiting="waitingFor(e.testPoint)"
       :message="

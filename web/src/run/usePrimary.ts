@@ -13,6 +13,11 @@ interface At {
   lost: boolean
 }
 
+/** A needle that has to stand is said to have stood; a peak, or an ammeter, does not stand. */
+export function asksStill(e: Schema['ExpectView']) {
+  return e.take === 'standing' && PRESSURE_UNITS.includes(e.reads as PressureUnit)
+}
+
 /** The one likely action of a step, why it has to wait, and what it rests on. */
 export function usePrimary(props: At) {
   const display = useDisplay()

@@ -18,19 +18,27 @@ public final class ReliefStands {
         if (crack.isEmpty() || crack.get().stands().isPresent()) {
             return crack.flatMap(Cracked::stands);
         }
-        Goal goal = step.goal().orElseThrow();
-        return step.kind() == Step.Kind.SET
-                ? record.reading(goal.testPoint())
-                        .flatMap(now -> run.answers().stands(step, crack.get().pressurePa(), now.value()))
-                : Optional.empty();
+        long cracked = record.crackedEvent().orElseThrow().seq();
+        return record.readingEvent(step.goal().orElseThrow().testPoint())
+                .filter(now -> step.kind() == Step.Kind.SET && now.seq() > cracked)
+                .flatMap(now -> run.answers().stands(step, crack.get().pressurePa(), RunRecord.value(now)));
     }
 
-    /** The same, where it is below what passes for sure, or may well be below the tolerance. */
+    /**
+     * The same, where it is below the tolerance; and where no later step reads the locked relief on its own gauge, already
+     * where that is not excluded.
+     */
     static Optional<ReliefPlace> tooLow(RunState run, Step step) {
         PowerUnit unit = run.unit();
         Goal.Measured goal = step.measured().orElseThrow();
         double least = goal.targetPa() - goal.tolerancePa();
         double error = unit.testPoint(goal.testPoint()).errorPa();
-        return of(run, step).filter(s -> s.settingPa() < least + error || s.low() < least);
+        boolean proved = run.plan().steps().stream()
+                .anyMatch(s -> s.kind() == Step.Kind.LOCK
+                        && s.setting().equals(step.setting())
+                        && s.readsItself()
+                        && !s.cracks());
+        return of(run, step)
+                .filter(s -> proved ? s.settingPa() < least : s.settingPa() < least + error || s.low() < least);
     }
 }

@@ -24,6 +24,11 @@ import java.util.stream.Stream;
  * it stands from all out once an end was touched.
  */
 final class Screws {
+    /** Of the travel by its data, what a screw may have. */
+    private static final double LEAST_TRAVEL = 0.5;
+
+    private static final double MOST_TRAVEL = 2;
+
     private final PowerUnit unit;
     private final Answers answers;
     private final Set<String> ids;
@@ -68,10 +73,14 @@ final class Screws {
     }
 
     private void atEnd(Turned t, boolean inward) {
-        if (inward && position.containsKey(t.setting())) {
-            travels.put(t.setting(), position.get(t.setting()));
-        } else if (!inward && position.containsKey(t.setting())) {
-            travels.put(t.setting(), travel(t.setting()) - position.get(t.setting()));
+        if (position.containsKey(t.setting())) {
+            double at = position.get(t.setting());
+            double counted = inward ? at : travel(t.setting()) - at;
+            double nominal = unit.setting(t.setting()).screw().travel();
+            // An end that was felt where none can be is no end.
+            if (counted > LEAST_TRAVEL * nominal && counted < MOST_TRAVEL * nominal) {
+                travels.put(t.setting(), counted);
+            }
         }
         double end = inward ? travel(t.setting()) : 0;
         // Counted from an end, the first one that is touched says how it was found.

@@ -4,7 +4,6 @@ import static earlygate.run.Steps.WARM;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
-import earlygate.explain.Value.Amount;
 import earlygate.explain.Value.Name;
 import earlygate.plan.Goal;
 import earlygate.plan.Step;
@@ -17,29 +16,19 @@ import org.junit.jupiter.params.provider.CsvSource;
 
 /** The next turn, case by case; figures by hand from the data of the screws. */
 class CoachTest {
-    private static void says(Steps steps, Step step, double turns, String code) {
-        Coach.Advice a = steps.advice(step).orElseThrow();
-        assertThat(a.reason().code()).isEqualTo(code);
-        assertThat(a.turns()).as(code).isCloseTo(turns, within(1e-9));
-    }
-
-    private static double amount(Coach.Advice a, String value) {
-        return ((Amount) a.reason().values().get(value)).si();
-    }
-
     @Test
     void countsTurnsToTheOneAskedAndBack() {
         Steps lg = Steps.lg();
         Step clear = lg.coded("plan.relief-clear");
         double all = ((Goal.Turned) clear.goal().orElseThrow()).turns();
-        says(lg, clear, all, "advice.count-in");
+        lg.says(clear, all, "advice.count-in");
         lg.turns(clear, all - 0.25);
-        says(lg, clear, 0.25, "advice.count-in");
-        assertThat(amount(lg.advice(clear).orElseThrow(), "all")).isEqualTo(all);
+        lg.says(clear, 0.25, "advice.count-in");
+        assertThat(Steps.amount(lg.advice(clear).orElseThrow(), "all")).isEqualTo(all);
         lg.turns(clear, 0.25);
-        says(lg, clear, 0, "advice.counted");
+        lg.says(clear, 0, "advice.counted");
         lg.turns(clear, 0.5);
-        says(lg, clear, -0.5, "advice.count-out");
+        lg.says(clear, -0.5, "advice.count-out");
     }
 
     @Test
@@ -48,20 +37,20 @@ class CoachTest {
         Step out = lg.coded("plan.back-out");
         double nominal = ((Goal.Turned) out.goal().orElseThrow()).turns();
         assertThat(nominal).isEqualTo(-(145 - 20) / 45.0, within(1 / 32.0));
-        says(lg, out, nominal, "advice.out-to-end");
+        lg.says(out, nominal, "advice.out-to-end");
         lg.turns(out, -1);
-        says(lg, out, nominal + 1, "advice.out-to-end");
-        assertThat(amount(lg.advice(out).orElseThrow(), "turned")).isEqualTo(1);
+        lg.says(out, nominal + 1, "advice.out-to-end");
+        assertThat(Steps.amount(lg.advice(out).orElseThrow(), "turned")).isEqualTo(1);
         lg.turns(out, -2);
-        says(lg, out, -1 / 16.0, "advice.out-to-end");
+        lg.says(out, -1 / 16.0, "advice.out-to-end");
         lg.then(new Turned(out.id(), "P1.compensator", -0.25, true));
-        says(lg, out, 0, "advice.out-to-end");
+        lg.says(out, 0, "advice.out-to-end");
         assertThat(lg.judge(out).missing()).isEmpty();
         // Turned away from it again, it does not stand there.
         lg.turns(out, 0.5);
         assertThat(lg.judge(out).missing()).hasSize(1);
         Step in = lg.coded("plan.relief-in");
-        says(lg, in, ((Goal.Turned) in.goal().orElseThrow()).turns(), "advice.in-to-end");
+        lg.says(in, ((Goal.Turned) in.goal().orElseThrow()).turns(), "advice.in-to-end");
         // The wrong end is not the end.
         lg.then(new Turned(in.id(), "RV1", -3, true));
         assertThat(lg.judge(in).missing().get(0).code()).isEqualTo("run.need.end");
@@ -76,10 +65,10 @@ class CoachTest {
         if (made != 0) {
             lg.turns(crack, made);
         }
-        says(lg, crack, next, "advice.back-out");
-        assertThat(amount(lg.advice(crack).orElseThrow(), "moves")).isCloseTo(movesBar * 1e5, within(1.0));
+        lg.says(crack, next, "advice.back-out");
+        assertThat(Steps.amount(lg.advice(crack).orElseThrow(), "moves")).isCloseTo(movesBar * 1e5, within(1.0));
         lg.then(new Cracked(crack.id(), 176e5, Source.TAPPED, WARM));
-        says(lg, crack, 0, "advice.cracked");
+        lg.says(crack, 0, "advice.cracked");
     }
 
     /** Never out past the thread: 1.85 turns by the data, 4.6 at the gentlest slope and one for luck, then back. */
@@ -88,16 +77,16 @@ class CoachTest {
         Steps lg = Steps.lg();
         Step crack = lg.coded("plan.relief-crack");
         lg.turns(crack, -5.5);
-        says(lg, crack, -0.0625, "advice.back-out");
+        lg.says(crack, -0.0625, "advice.back-out");
         assertThat(WayBack.of(lg.state(), crack)).isEmpty();
         lg.turns(crack, -0.25);
-        says(lg, crack, 0, "advice.no-crack");
+        lg.says(crack, 0, "advice.no-crack");
         assertThat(WayBack.of(lg.state(), crack)).contains(lg.coded("plan.relief-in"));
         Steps end = Steps.lg();
         end.then(new Turned(crack.id(), "RV1", -0.5, true));
-        says(end, crack, 0, "advice.no-crack");
+        end.says(crack, 0, "advice.no-crack");
         end.then(new Cracked(crack.id(), 176e5, Source.LIVE, WARM));
-        says(end, crack, 0, "advice.cracked");
+        end.says(crack, 0, "advice.cracked");
     }
 
     /** 45 bar a turn: 10 bar too low are 4/16 in, 8 too high 3/16 out, 3 too high still one sixteenth. */
@@ -111,8 +100,8 @@ class CoachTest {
         assertThat(a.turns()).as("not while it is tight").isZero();
         assertThat(a.relock()).isEqualTo(relock);
         assertThat(a.reason().code()).isEqualTo("advice.relock-" + way);
-        assertThat(amount(a, "turns")).isEqualTo(Math.abs(relock));
-        assertThat(amount(a, "off")).isCloseTo(Math.abs(160 - reads) * 1e5, within(1.0));
+        assertThat(Steps.amount(a, "turns")).isEqualTo(Math.abs(relock));
+        assertThat(Steps.amount(a, "off")).isCloseTo(Math.abs(160 - reads) * 1e5, within(1.0));
         lg.reads(lock, "G1", 161);
         assertThat(lg.advice(lock)).as("it passes").isEmpty();
     }
@@ -133,10 +122,10 @@ class CoachTest {
         assertThat(nh.advice(margin).orElseThrow().reason().values().get("gauge"))
                 .isEqualTo(new Name("GP"));
         nh.reads(margin, "GP", 52);
-        says(nh, margin, 0, "advice.read-first");
+        nh.says(margin, 0, "advice.read-first");
         assertThat(nh.advice(margin).orElseThrow().reason().values().get("gauge"))
                 .isEqualTo(new Name("GL"));
-        says(nh.reads(margin, "GL", 36), margin, 0.25, "advice.in");
+        nh.reads(margin, "GL", 36).says(margin, 0.25, "advice.in");
     }
 
     @Test

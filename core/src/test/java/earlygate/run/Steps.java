@@ -3,7 +3,10 @@ package earlygate.run;
 import static earlygate.fixture.Units.document;
 import static earlygate.fixture.Units.lg07;
 import static earlygate.fixture.Units.read;
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
 
+import earlygate.explain.Value.Amount;
 import earlygate.plan.Plan;
 import earlygate.plan.School;
 import earlygate.plan.Step;
@@ -94,5 +97,16 @@ final class Steps {
 
     StepJudge judge(Step step) {
         return new StepJudge(state(), step);
+    }
+
+    /** What is advised now has this code, and so many turns. */
+    void says(Step step, double turns, String code) {
+        Coach.Advice a = advice(step).orElseThrow();
+        assertThat(a.reason().code()).isEqualTo(code);
+        assertThat(a.turns()).as(code).isCloseTo(turns, within(1e-9));
+    }
+
+    static double amount(Coach.Advice a, String value) {
+        return ((Amount) a.reason().values().get(value)).si();
     }
 }

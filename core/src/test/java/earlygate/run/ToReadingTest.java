@@ -3,7 +3,6 @@ package earlygate.run;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
-import earlygate.explain.Value.Amount;
 import earlygate.explain.Value.Name;
 import earlygate.judge.Slope;
 import earlygate.plan.Goal;
@@ -15,16 +14,6 @@ import org.junit.jupiter.params.provider.ValueSource;
 
 /** How a screw is brought to a reading, case by case; figures by hand from the data of the screws. */
 class ToReadingTest {
-    private static void says(Steps steps, Step step, double turns, String code) {
-        Coach.Advice a = steps.advice(step).orElseThrow();
-        assertThat(a.reason().code()).isEqualTo(code);
-        assertThat(a.turns()).as(code).isCloseTo(turns, within(1e-9));
-    }
-
-    private static double amount(Coach.Advice a, String value) {
-        return ((Amount) a.reason().values().get(value)).si();
-    }
-
     /** The margin of a spring gentler, as by its data, and steeper: inside in a few turns, never far past, the last one in. */
     @ParameterizedTest
     @ValueSource(doubles = {5, 8, 12})
@@ -47,7 +36,7 @@ class ToReadingTest {
             assertThat(reads).isLessThan(target + 2 * tolerance);
             nh.turns(margin, next);
         }
-        says(nh, margin, 0, "advice.leave");
+        nh.says(margin, 0, "advice.leave");
         assertThat(reads).isCloseTo(target, within(tolerance));
         assertThat(last).isPositive();
     }
@@ -70,7 +59,7 @@ class ToReadingTest {
             lg.turns(set, next).reads(set, "G1", reads);
             next = lg.advice(set).orElseThrow().turns();
         }
-        says(lg, set, 0, "advice.leave");
+        lg.says(set, 0, "advice.leave");
         assertThat(last).isPositive();
         assertThat(reads).isCloseTo(160, within(2.5));
     }
@@ -85,18 +74,18 @@ class ToReadingTest {
         Step in = wd.of(Step.Kind.START_POSITION, "P1.compensator");
         Step set = wd.of(Step.Kind.SET, "P1.compensator");
         wd.then(new Turned(in.id(), "P1.compensator", 3.5, true)).reads(set, "G1", 158.3);
-        says(wd, set, -1.25, "advice.silent-out");
+        wd.says(set, -1.25, "advice.silent-out");
         Coach.Advice a = wd.advice(set).orElseThrow();
         assertThat(a.reason().values().get("holder")).isEqualTo(new Name("RV1"));
-        assertThat(amount(a, "about")).isCloseTo(2.9, within(0.1));
+        assertThat(Steps.amount(a, "about")).isCloseTo(2.9, within(0.1));
         wd.turns(set, -1.25).reads(set, "G1", 158.2);
-        says(wd, set, -0.75, "advice.silent-out");
+        wd.says(set, -0.75, "advice.silent-out");
         wd.turns(set, -0.75).reads(set, "G1", 158.3);
-        says(wd, set, -0.25, "advice.silent-out");
+        wd.says(set, -0.25, "advice.silent-out");
         // The first answer, most of it spent where the gauge could not follow, teaches nothing.
         wd.turns(set, -0.75).reads(set, "G1", 147);
         assertThat(wd.state().slope("P1.compensator").answers()).isZero();
-        says(wd, set, -0.25, "advice.out");
+        wd.says(set, -0.25, "advice.out");
         wd.turns(set, -0.25).reads(set, "G1", 135);
         assertThat(wd.state().slope("P1.compensator").answers()).isEqualTo(1);
         Slope learned = wd.state().slope("P1.compensator");
@@ -130,7 +119,7 @@ class ToReadingTest {
         Step set = wd.of(Step.Kind.SET, "P1.compensator");
         wd.reads(set, "G1", 158.3);
         for (int i = 0; i < 6; i++) {
-            says(wd, set, -0.25, "advice.silent-out");
+            wd.says(set, -0.25, "advice.silent-out");
             wd.turns(set, -0.25).reads(set, "G1", 158.3);
         }
     }
@@ -146,7 +135,7 @@ class ToReadingTest {
         bp.then(new Turned(bp.of(Step.Kind.START_POSITION, "RV1").id(), "RV1", -4.7, true));
         double reading = 15.7;
         bp.reads(set, "GH", reading);
-        says(bp, set, 0.25, "advice.silent-in");
+        bp.says(set, 0.25, "advice.silent-in");
         bp.turns(set, 0.25).reads(set, "GH", 20.5);
         assertThat(bp.state().slope("RV1").answers()).isZero();
         double last = 0.25;
@@ -187,13 +176,13 @@ class ToReadingTest {
         Steps lg = Steps.lg();
         Step set = lg.of(Step.Kind.SET, "P1.compensator");
         lg.reads(set, "G1", 158.6);
-        says(lg, set, 0, "advice.leave");
+        lg.says(set, 0, "advice.leave");
         Steps off = Steps.lg();
         off.reads(set, "G1", 158.2);
-        says(off, set, 0.0625, "advice.in");
+        off.says(set, 0.0625, "advice.in");
         Steps high = Steps.lg();
         high.reads(set, "G1", 161.4);
-        says(high, set, 0, "advice.leave");
+        high.says(set, 0, "advice.leave");
     }
 
     @Test
@@ -202,6 +191,6 @@ class ToReadingTest {
         Step set = wd.of(Step.Kind.SET, "RD1");
         wd.then(new Turned(wd.of(Step.Kind.START_POSITION, "RD1").id(), "RD1", -1.9, true))
                 .reads(set, "G2", 80);
-        says(wd, set, 0, "advice.all-out");
+        wd.says(set, 0, "advice.all-out");
     }
 }

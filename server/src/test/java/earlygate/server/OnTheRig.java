@@ -183,8 +183,8 @@ final class OnTheRig extends Walker {
 
     /** Until it has cracked, or the gauge stands again and the next turn may be made. */
     void found(String step) {
-        for (int i = 0; i < 40; i++) {
-            breathe(i == 0 ? 500 : 100);
+        for (int i = 0; i < 60; i++) {
+            breathe(100);
             look();
             if (live.path("crackBar").isNumber()) {
                 breathe(700);
@@ -192,7 +192,7 @@ final class OnTheRig extends Walker {
                         .json();
                 return;
             }
-            if (live.path("crack").isObject()) {
+            if (live.path("crack").isObject() && live.get("wrong").isEmpty()) {
                 return;
             }
         }

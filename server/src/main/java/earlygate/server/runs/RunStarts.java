@@ -102,14 +102,21 @@ class RunStarts {
             return Optional.of(new RunEvent.Began(Optional.of(start.rig().key()), List.of()));
         }
         List<ScrewTaught> known = store.atTheMachine(start.tag())
-                .map(last -> {
-                    PowerUnit then = open.run(last.id()).unit();
-                    return Brought.taught(open.state(last.id())).stream()
-                            .filter(t -> sameScrew(unit, then, t.setting()))
-                            .toList();
-                })
+                .map(last -> taught(last.id(), unit))
                 .orElse(List.of());
         return known.isEmpty() ? Optional.empty() : Optional.of(new RunEvent.Began(Optional.empty(), known));
+    }
+
+    /** A log that can't be believed teaches nothing, and keeps nobody from beginning. */
+    private List<ScrewTaught> taught(long run, PowerUnit unit) {
+        try {
+            PowerUnit then = open.run(run).unit();
+            return Brought.taught(open.state(run)).stream()
+                    .filter(t -> sameScrew(unit, then, t.setting()))
+                    .toList();
+        } catch (ApiProblem unreadable) {
+            return List.of();
+        }
     }
 
     /** By the sheets it is still the same adjuster. */
