@@ -3,15 +3,19 @@ package earlygate.run;
 import earlygate.explain.Reason;
 import earlygate.judge.NextTurn;
 import earlygate.judge.ReliefPlace;
+import earlygate.judge.Verdict;
 import earlygate.plan.Goal;
 import earlygate.plan.Move;
 import earlygate.plan.Step;
 import earlygate.run.Coach.Advice;
 import earlygate.unit.Screw;
 import java.util.Optional;
+import java.util.OptionalDouble;
 
 /** How a relief's crack is come to: backed out against the pump, or, once it is locked, with the pump from below. */
 final class CrackAdvice {
+    private static final double TRACE = NextTurn.SIXTEENTH / 2;
+
     private CrackAdvice() {}
 
     static Optional<Advice> next(RunState run, Step step, Goal.Crack goal) {
@@ -24,6 +28,9 @@ final class CrackAdvice {
         if (record.cracked().isPresent()) {
             return cracked(run, step, goal);
         }
+        if (heldOff(run, step)) {
+            return raiseAgain(goal);
+        }
         if (wentBy(run, step)) {
             return new Advice(
                     0,
@@ -34,7 +41,7 @@ final class CrackAdvice {
         }
         Screw screw = screw(run, step);
         double nominal = Math.max(NextTurn.SIXTEENTH, (screw.maxPa() - goal.targetPa()) / screw.paPerTurn());
-        double share = record.onceCracked() ? 1 : -record.turned() / nominal;
+        double share = record.lastHeld().isPresent() ? 1 : -record.turned() / nominal;
         double turns = share < 0.4 ? 4 * NextTurn.SIXTEENTH : share < 0.7 ? 2 * NextTurn.SIXTEENTH : NextTurn.SIXTEENTH;
         Reason reason = Reason.of("advice.back-out").turns("turns", turns).pressure("moves", turns * screw.paPerTurn());
         return new Advice(-turns, reason);
@@ -43,6 +50,16 @@ final class CrackAdvice {
     /** Past its crack the relief itself stands lower than what was held: in again by so much, and found once more. */
     private static Advice cracked(RunState run, Step step, Goal.Crack goal) {
         String setting = step.setting().orElseThrow();
+        double out = -run.record(step.id()).turned();
+        if (lastHeldIsOff(run, step)) {
+            return out > TRACE
+                    ? new Advice(
+                            out,
+                            Reason.of("advice.in-and-raise-again")
+                                    .name("setting", setting)
+                                    .turns("turns", out))
+                    : raiseAgain(goal);
+        }
         Optional<ReliefPlace> low = ReliefStands.tooLow(run, step);
         if (low.isEmpty()) {
             return new Advice(
@@ -67,6 +84,25 @@ final class CrackAdvice {
                         .pressure("stands", low.get().settingPa())
                         .pressure("past", past)
                         .turns("turns", Math.max(NextTurn.SIXTEENTH, turns)));
+    }
+
+    private static Advice raiseAgain(Goal.Crack goal) {
+        return new Advice(0, Reason.of("advice.raise-again").name("gauge", goal.testPoint()));
+    }
+
+    /** It cracked at what can't pass, and the relief stands in again as it was: the pump is to be raised anew. */
+    static boolean heldOff(RunState run, Step step) {
+        return lastHeldIsOff(run, step) && run.record(step.id()).turned() > -TRACE;
+    }
+
+    private static boolean lastHeldIsOff(RunState run, Step step) {
+        Goal.Measured goal = step.measured().orElseThrow();
+        double error = run.unit().testPoint(goal.testPoint()).errorPa();
+        OptionalDouble held = run.record(step.id()).lastHeld();
+        return held.isPresent()
+                && Verdict.of(held.getAsDouble(), goal.targetPa(), goal.tolerancePa(), error)
+                                .grade()
+                        != Verdict.Grade.PASS;
     }
 
     /** The relief is locked: the pump is what is turned. */

@@ -32,7 +32,7 @@ public final class StepRecord {
     private RunEvent tapped;
     private RunEvent deviation;
     private RunEvent done;
-    private boolean onceCracked;
+    private OptionalDouble lastHeld = OptionalDouble.empty();
     private boolean touchedEnd;
     private boolean loadOpened;
     private boolean loadShut;
@@ -55,7 +55,7 @@ public final class StepRecord {
     }
 
     void cracked(RunEvent event, Cracked c) {
-        onceCracked = true;
+        lastHeld = OptionalDouble.of(c.pressurePa());
         if (c.source() == Source.TAPPED) {
             tapped = event;
         } else {
@@ -120,7 +120,7 @@ public final class StepRecord {
     void reopen() {
         again();
         turnedBy.clear();
-        onceCracked = false;
+        lastHeld = OptionalDouble.empty();
         touchedEnd = false;
         done = null;
     }
@@ -162,9 +162,9 @@ public final class StepRecord {
         return crackedEvent().map(e -> (Cracked) e.body());
     }
 
-    /** A crack was found in it before, whatever became of it: the next one is near. */
-    boolean onceCracked() {
-        return onceCracked;
+    /** What was held at the last crack that was found in it, whatever became of it, Pa. */
+    OptionalDouble lastHeld() {
+        return lastHeld;
     }
 
     /** The crack that was found on the stream, or typed. */

@@ -22,8 +22,10 @@ public final class WayBack {
                         before,
                         s -> s.kind() == Step.Kind.START_POSITION && s.setting().equals(step.setting()));
             }
-            // The crack is found at what the pump holds: held too far off, no other try of the same comes nearer.
-            return fails
+            // The crack is found at what the pump holds: held too far off, no other try of the same comes nearer. Not
+            // before
+            // the relief stands in again as it was: backed out it would hold the line that the pump is to be raised on.
+            return CrackAdvice.heldOff(run, step)
                     ? last(
                             before,
                             s -> s.kind() == Step.Kind.START_POSITION

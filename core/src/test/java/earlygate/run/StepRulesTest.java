@@ -135,6 +135,13 @@ class StepRulesTest {
         assertThat(WayBack.of(lg.state(), crack)).contains(lg.coded("plan.compensator-up"));
         lg.then(new Cracked(crack.id(), 176e5, Source.LIVE, WARM));
         assertThat(WayBack.of(lg.state(), crack)).isEmpty();
+        // Backed out it would hold the line itself while the pump is raised: it goes in again first.
+        lg.turns(crack, -1.5).then(new Cracked(crack.id(), 173e5, Source.LIVE, WARM));
+        assertThat(WayBack.of(lg.state(), crack)).isEmpty();
+        lg.says(crack, 1.5, "advice.in-and-raise-again");
+        lg.turns(crack, 1.5);
+        lg.says(crack, 0, "advice.raise-again");
+        assertThat(WayBack.of(lg.state(), crack)).contains(lg.coded("plan.compensator-up"));
         Step returns = lg.coded("plan.return");
         lg.reads(returns, "G1", 150);
         assertThat(WayBack.of(lg.state(), returns)).contains(lg.of(Step.Kind.SET, "P1.compensator"));
