@@ -3,7 +3,6 @@ package earlygate.run;
 import earlygate.explain.Reason;
 import earlygate.judge.NextTurn;
 import earlygate.judge.ReliefPlace;
-import earlygate.judge.Verdict;
 import earlygate.plan.Goal;
 import earlygate.plan.Move;
 import earlygate.plan.Step;
@@ -14,6 +13,9 @@ import java.util.OptionalDouble;
 
 /** How a relief's crack is come to: backed out against the pump, or, once it is locked, with the pump from below. */
 final class CrackAdvice {
+    /** A gauge whose error leaves less than this of the tolerance can't tell. */
+    private static final double TELLS = 0.1;
+
     private static final double TRACE = NextTurn.SIXTEENTH / 2;
 
     private CrackAdvice() {}
@@ -95,14 +97,15 @@ final class CrackAdvice {
         return lastHeldIsOff(run, step) && run.record(step.id()).turned() > -TRACE;
     }
 
+    /** Where the gauge is too coarse to tell at all, only what surely fails is off. */
     private static boolean lastHeldIsOff(RunState run, Step step) {
         Goal.Measured goal = step.measured().orElseThrow();
         double error = run.unit().testPoint(goal.testPoint()).errorPa();
+        double sure = goal.tolerancePa() - error > TELLS * goal.tolerancePa()
+                ? goal.tolerancePa() - error
+                : goal.tolerancePa() + error;
         OptionalDouble held = run.record(step.id()).lastHeld();
-        return held.isPresent()
-                && Verdict.of(held.getAsDouble(), goal.targetPa(), goal.tolerancePa(), error)
-                                .grade()
-                        != Verdict.Grade.PASS;
+        return held.isPresent() && Math.abs(held.getAsDouble() - goal.targetPa()) > sure;
     }
 
     /** The relief is locked: the pump is what is turned. */

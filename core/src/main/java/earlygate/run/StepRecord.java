@@ -109,6 +109,7 @@ public final class StepRecord {
     }
 
     void again() {
+        lastHeld = OptionalDouble.empty();
         latest.clear();
         forgetReadings();
         loadOpened = false;
@@ -120,7 +121,6 @@ public final class StepRecord {
     void reopen() {
         again();
         turnedBy.clear();
-        lastHeld = OptionalDouble.empty();
         touchedEnd = false;
         done = null;
     }

@@ -141,6 +141,9 @@ class StepRulesTest {
         lg.says(crack, 1.5, "advice.in-and-raise-again");
         lg.turns(crack, 1.5);
         lg.says(crack, 0, "advice.raise-again");
+        Steps again = Steps.lg();
+        again.then(new Cracked(crack.id(), 173e5, Source.LIVE, WARM), new RunEvent.Again(crack.id()));
+        again.says(crack, -0.25, "advice.back-out");
         assertThat(WayBack.of(lg.state(), crack)).contains(lg.coded("plan.compensator-up"));
         Step returns = lg.coded("plan.return");
         lg.reads(returns, "G1", 150);
