@@ -13,15 +13,24 @@ const emit = defineEmits<{ made: [event: RunEvent] }>()
 const display = useDisplay()
 
 const screw = computed(() => props.run.screws.find((s) => s.setting === props.step.setting))
+const SURE: Record<string, string> = {
+  well: say('run.turnBoxes.well-known'),
+  roughly: say('run.turnBoxes.roughly-known'),
+  hardly: say('run.turnBoxes.hardly-known'),
+}
+
 /** What a turn does, how sure that is, and how it is known. */
 const slope = computed(() => {
   const s = screw.value
   if (!s) return ''
-  const share = s.barPerTurnError / s.barPerTurn
-  const sure =
-    share < 0.15 ? say('run.turnBoxes.well-known') : share < 0.5 ? say('run.turnBoxes.roughly-known') : say('run.turnBoxes.hardly-known')
   const from = s.knownFrom || (s.learned ? say('run.turnBoxes.learned-here') : say('run.turnBoxes.by-its-data'))
-  return say('run.turnBoxes.a-turn-moves', amount(s.barPerTurn, s.perTurnIn), amount(s.barPerTurnError, s.perTurnIn), sure, from)
+  return say(
+    'run.turnBoxes.a-turn-moves',
+    amount(s.barPerTurn, s.perTurnIn),
+    amount(s.barPerTurnError, s.perTurnIn),
+    SURE[s.known] ?? '',
+    from,
+  )
 })
 
 function amount(value: number, unit: string) {

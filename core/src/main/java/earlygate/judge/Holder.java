@@ -10,6 +10,7 @@ import earlygate.unit.Situation;
 import earlygate.unit.TestPoint;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -32,7 +33,7 @@ public record Holder(String setting, double standsPa, double misfit, Map<String,
     private static final double MODEL = 0.05;
 
     private static final double MODEL_A = 0.5;
-    /** Pa of the gauge by a tenth of the screw's range, below which the gauge doesn't follow. */
+    /** A gauge that moves by less than this from end to end of a screw, Pa, does not follow it. */
     private static final double FOLLOWS_PA = 2e5;
 
     /**
@@ -89,7 +90,7 @@ public record Holder(String setting, double standsPa, double misfit, Map<String,
     }
 
     private static Map<String, Double> shows(PowerUnit unit, SteadyState state) {
-        Map<String, Double> shows = new java.util.LinkedHashMap<>();
+        Map<String, Double> shows = new LinkedHashMap<>();
         unit.testPoints().forEach(t -> shows.put(t.id(), state.pressure(t.line())));
         unit.all(Electric.class)
                 .forEach(m -> shows.put(m.id(), state.driver(m.id()).current()));

@@ -1,5 +1,7 @@
 package earlygate.judge;
 
+import earlygate.quantity.Keyed;
+
 /**
  * What is known of how much a gauge moves by a turn of a screw.
  *
@@ -15,12 +17,23 @@ public record Slope(double perTurn, double sd, int answers) {
 
     private static final double FLATTEST = 0.4;
 
+    /** How well a slope is known: whether a turn may be built on it. */
+    public enum Known implements Keyed {
+        WELL,
+        ROUGHLY,
+        HARDLY
+    }
+
     public static Slope ofData(double perTurn) {
         return new Slope(perTurn, DATA_UNCERTAINTY * perTurn, 0);
     }
 
     public boolean proven() {
         return answers > 0 && sd < PROVEN * perTurn;
+    }
+
+    public Known known() {
+        return proven() ? Known.WELL : answers > 0 ? Known.ROUGHLY : Known.HARDLY;
     }
 
     /** The steepest that is believed. */

@@ -59,7 +59,7 @@ public final class Rig {
         conditions = network.conditions(Stated.speeds(unit));
         Random hidden = new Random(seed);
         for (Setting s : unit.settings()) {
-            screws.put(s.id(), RigScrew.hidden(s.screw(), s.present(), hidden, rough));
+            screws.put(s.id(), new RigScrew(s.screw(), s.present(), hidden, rough));
         }
         needles = new Needles(unit, new Random(seed ^ 0x5DEECE66DL), hidden, rough);
         unit.all(Throttle.class).stream().filter(t -> t.atRest() == 0).forEach(t -> openings.put(t.id(), 0.0));

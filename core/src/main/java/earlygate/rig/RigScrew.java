@@ -9,6 +9,8 @@ import java.util.Random;
  * the turns x that the spring has followed.
  */
 final class RigScrew {
+    private static final double WANDERS_S = 720;
+
     private final double minPa;
     private final double a;
     private final double g;
@@ -21,7 +23,6 @@ final class RigScrew {
     private final double wander;
 
     private final double phase;
-    private static final double WANDERS_S = 720;
 
     private double turns;
     /** Turns that the knob can still go inward before the spring follows. */
@@ -29,7 +30,8 @@ final class RigScrew {
 
     private boolean nutTight = true;
 
-    private RigScrew(Screw data, double presentPa, Random random, Roughness rough) {
+    /** A screw near what the sheet says, but not quite. */
+    RigScrew(Screw data, double presentPa, Random random, Roughness rough) {
         double slope = data.paPerTurn() * (1 - rough.spread + 2 * rough.spread * random.nextDouble());
         minPa = data.minPa() * (0.9 + 0.2 * random.nextDouble());
         double found = presentPa * (0.85 + 0.25 * random.nextDouble());
@@ -47,11 +49,6 @@ final class RigScrew {
         phase = 2 * Math.PI * hands.nextDouble();
         double up = Math.max(0, found - minPa);
         turns = Math.min(travel, g == 0 ? up / a : (-a + Math.sqrt(a * a + 4 * g * up)) / (2 * g));
-    }
-
-    /** A screw near what the sheet says, but not quite. */
-    static RigScrew hidden(Screw data, double presentPa, Random random, Roughness rough) {
-        return new RigScrew(data, presentPa, random, rough);
     }
 
     /** Where it is set, Pa. */

@@ -11,7 +11,6 @@ import earlygate.solve.Solver;
 import earlygate.solve.SteadyState;
 import earlygate.unit.PowerUnit;
 import earlygate.unit.Situation;
-import earlygate.unit.TestPoint;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -30,9 +29,9 @@ public final class Answers {
     /** Of a gauge's error limit, what two readings of it by one eye differ by though nothing moved. */
     private static final double READ_BY_EYE = 0.25;
 
-    private record Reads(String step, double reads, Map<String, Double> others) {}
+    private record Reads(Situation at, String own, String gauge, double reads, Map<String, Double> others) {}
 
-    private record Fell(String step, double held, double now) {}
+    private record Fell(Situation at, String relief, double held, double now) {}
 
     private record Asked(String step, Map<String, Double> standing) {}
 
@@ -83,25 +82,20 @@ public final class Answers {
 
     /** Where a relief stands whose gauge held one pressure and fell to another, Pa; each read by eye. */
     synchronized Optional<ReliefPlace> stands(Step step, double held, double now) {
-        TestPoint gauge = unit.testPoint(step.goal().orElseThrow().testPoint());
+        double error = READ_BY_EYE
+                * unit.testPoint(step.goal().orElseThrow().testPoint()).errorPa();
         return kept(
                 places,
-                new Fell(step.id(), held, now),
-                f -> ReliefPlace.ofReadings(
-                        unit,
-                        step.situation(),
-                        step.setting().orElseThrow(),
-                        held,
-                        now,
-                        READ_BY_EYE * gauge.errorPa()));
+                new Fell(step.situation(), step.setting().orElseThrow(), held, now),
+                f -> ReliefPlace.ofReadings(unit, f.at(), f.relief(), held, now, error));
     }
 
     /** Who could hold the gauge of a step at a reading, the likeliest first. */
     synchronized List<Holder> holders(Step step, String gauge, double reads, Map<String, Double> others) {
         return kept(
                 holders,
-                new Reads(step.id(), reads, Map.copyOf(others)),
-                r -> Holder.of(unit, step.situation(), step.setting().orElseThrow(), gauge, reads, others));
+                new Reads(step.situation(), step.setting().orElseThrow(), gauge, reads, Map.copyOf(others)),
+                r -> Holder.of(unit, r.at(), r.own(), r.gauge(), r.reads(), r.others()));
     }
 
     private static <K, V> V kept(Map<K, V> memo, K key, Function<K, V> computed) {

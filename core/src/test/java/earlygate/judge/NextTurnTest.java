@@ -4,37 +4,21 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import earlygate.judge.ScrewMachine.Group;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 
 /** Screws brought to their targets by what is advised: how soon, how surely, and never past what may not be passed. */
 class NextTurnTest {
     private static final int SCREWS = Integer.getInteger("screws", 150);
 
-    @Test
-    void aScrewOffItsDataIsBroughtThereInThreeTurns() {
-        TurnTally t = TurnTally.of(Group.SLOPE, SCREWS, 3);
-        assertThat(t.soon).isGreaterThanOrEqualTo(SCREWS * 9 / 10);
-        never(t);
-    }
-
-    @Test
-    void withPlayHandDialAndAnOutlierInFive() {
-        TurnTally t = TurnTally.of(Group.ALL, SCREWS, 5);
-        assertThat(t.soon).isGreaterThanOrEqualTo(SCREWS * 9 / 10);
-        never(t);
-    }
-
-    /** No spring stiffens by just what is looked at. */
-    @Test
-    void aSpringThatStiffensByAnythingInFive() {
-        TurnTally t = TurnTally.of(Group.RISING, SCREWS, 5);
-        assertThat(t.soon).isGreaterThanOrEqualTo(SCREWS * 9 / 10);
-        never(t);
-    }
-
-    /** Found too high it is brought down, and never called good where it is. */
-    @Test
-    void fromAboveItIsBroughtDown() {
-        TurnTally t = TurnTally.of(Group.ABOVE, SCREWS, 5);
+    /**
+     * Off its data; with play, a hand that misses, a dial and an outlier; stiffening by anything; found too high, brought
+     * down and never called good where it is.
+     */
+    @ParameterizedTest
+    @CsvSource({"SLOPE, 3", "ALL, 5", "RISING, 5", "ABOVE, 5"})
+    void aScrewIsBroughtThereInAFewTurns(Group group, int soonest) {
+        TurnTally t = TurnTally.of(group, SCREWS, soonest);
         assertThat(t.soon).isGreaterThanOrEqualTo(SCREWS * 9 / 10);
         never(t);
     }

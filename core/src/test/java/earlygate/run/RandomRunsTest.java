@@ -4,6 +4,7 @@ import static earlygate.fixture.Units.document;
 import static earlygate.fixture.Units.read;
 import static org.assertj.core.api.Assertions.assertThat;
 
+import earlygate.judge.ReliefPlace;
 import earlygate.plan.Expect;
 import earlygate.plan.Plan;
 import earlygate.plan.School;
@@ -80,11 +81,11 @@ class RandomRunsTest {
                         .id()
                 : step.setting().get();
         double turns = (r.nextInt(65) - 32) / 16.0;
-        return switch (r.nextInt(16)) {
+        return switch (r.nextInt(18)) {
             case 0, 1, 2 -> new RunEvent.StepDone(id);
             case 3, 4, 5 -> reading(r, state, step, id);
             case 6, 7 -> new RunEvent.Turned(id, setting, turns, r.nextInt(4) == 0);
-            case 8 -> new RunEvent.Cracked(id, r.nextDouble() * 300e5, source(r), oil(r));
+            case 8 -> new RunEvent.Cracked(id, r.nextDouble() * 300e5, source(r), oil(r), stands(r));
             case 9 -> new RunEvent.Deviation(id, r.nextBoolean() ? "" : "left so for a reason", by(r));
             case 10 -> new RunEvent.Again(id);
             case 11 -> new RunEvent.Reopened(id);
@@ -92,6 +93,8 @@ class RandomRunsTest {
             case 13 ->
                 new RunEvent.Handled(
                         id, new String[] {"open", "nut", "start", "shift"}[r.nextInt(4)], "TV1", "" + r.nextInt(2));
+            case 15 -> new RunEvent.Replaced(id, setting);
+            case 16 -> new RunEvent.Began(Optional.empty(), List.of(taught(r, setting)));
             case 14 -> new RunEvent.Noted(id, "", "level at the mark");
             default ->
                 new RunEvent.HoldOpened(state.waitingAt().map(p -> p.id().key()).orElse("nowhere"));
@@ -105,6 +108,18 @@ class RandomRunsTest {
                 e == null ? state.unit().testPoints().get(0).id() : r.nextInt(10) == 0 ? Expect.OIL : e.instrument();
         double value = e == null ? r.nextDouble() * 200e5 : e.value() * (0.9 + 0.2 * r.nextDouble());
         return new RunEvent.Reading(id, instrument, value, source(r), oil(r));
+    }
+
+    private static Optional<ReliefPlace> stands(Random r) {
+        double at = r.nextDouble() * 300e5;
+        return r.nextBoolean() ? Optional.empty() : Optional.of(new ReliefPlace(at, at - 2e5, at + 2e5));
+    }
+
+    private static ScrewTaught taught(Random r, String setting) {
+        double slope = r.nextDouble() * 80e5;
+        OptionalDouble travel = r.nextBoolean() ? OptionalDouble.empty() : OptionalDouble.of(6 * r.nextDouble());
+        return new ScrewTaught(
+                setting, "G1", slope, slope / 10, r.nextInt(4), 0.1 * r.nextGaussian(), travel, Instant.EPOCH, "B");
     }
 
     private static Source source(Random r) {

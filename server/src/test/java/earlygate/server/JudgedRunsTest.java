@@ -53,6 +53,9 @@ class JudgedRunsTest extends OnAServer {
             double next = rig.view.at("/advice/turns").asDouble();
             assertThat(next).isNegative();
             rig.turn("RV1", next);
+            assertThat(rig.live().at("/wrong/0").asString())
+                    .as("each turn is waited out")
+                    .contains("leave RV1 alone");
             rig.found(step);
         }
         JsonNode crack = rig.view.get("crack");

@@ -146,8 +146,12 @@ public final class LiveRig {
     /** What stands otherwise than the step at hand needs it, each with what to put back. */
     public synchronized List<Reason> wrong() {
         List<Reason> wrong = step.map(s -> Mismatch.of(unit, s, rig)).orElse(List.of());
-        boolean waits =
-                watch.sought().cracking().isPresent() && watch.cracks().held().isEmpty();
+        // Each turn is waited out: a fall is told from the noise only while the hand is still.
+        boolean waits = watch.sought()
+                .cracking()
+                .filter(c -> !watch.cracks().found())
+                .filter(c -> watch.cracks().held().isEmpty() || !watch.stands(c.gauge()))
+                .isPresent();
         return wrong.isEmpty() && waits ? List.of(notStanding()) : wrong;
     }
 

@@ -6,6 +6,7 @@ import earlygate.plan.Expect;
 import earlygate.plan.Phase;
 import earlygate.plan.Step;
 import earlygate.run.Coach;
+import earlygate.run.Coach.Advice;
 import earlygate.run.OilState;
 import earlygate.run.RunEvent;
 import earlygate.run.RunRecord;
@@ -24,6 +25,7 @@ import java.time.Instant;
 import java.time.OffsetDateTime;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 
 /**
  * A run as its screen shows it.
@@ -114,6 +116,7 @@ public record RunView(
         Step step = state.current().orElse(null);
         List<Step> steps = state.plan().steps();
         RunRecord record = RunRecord.of(state);
+        Optional<Advice> advice = step == null ? Optional.empty() : Coach.advice(state, step, run.answers());
         return new RunView(
                 run.head().id(),
                 run.head().uuid(),
@@ -144,8 +147,8 @@ public record RunView(
                                 .deviation()
                                 .map(RunRecord::said)
                                 .orElse(null),
-                step == null ? null : advice(state, run, step, words),
-                step == null ? null : holder(state, run, step, words),
+                step == null ? null : advice(state, step, advice, words),
+                step == null ? null : holder(state, step, advice, words),
                 oil(state),
                 step == null ? null : CrackView.of(state, step),
                 step == null ? List.of() : noted(state, step),
@@ -214,10 +217,9 @@ public record RunView(
         return new StepJudge(state, step).missing().stream().map(words::say).toList();
     }
 
-    private static AdviceView advice(RunState state, OpenRun run, Step step, Words chosen) {
+    private static AdviceView advice(RunState state, Step step, Optional<Advice> advice, Words chosen) {
         Words words = PlanView.readAs(state.unit(), step, chosen);
-        return Coach.advice(state, step, run.answers())
-                .map(a -> new AdviceView(
+        return advice.map(a -> new AdviceView(
                         a.turns(),
                         Words.turns(Math.abs(a.turns())),
                         words.say(a.reason()),
@@ -226,9 +228,9 @@ public record RunView(
                 .orElse(null);
     }
 
-    private static HolderView holder(RunState state, OpenRun run, Step step, Words chosen) {
+    private static HolderView holder(RunState state, Step step, Optional<Advice> advice, Words chosen) {
         Words words = PlanView.readAs(state.unit(), step, chosen);
-        return Coach.whoHas(state, step, Coach.advice(state, step, run.answers()))
+        return Coach.whoHas(state, step, advice)
                 .map(w -> new HolderView(
                         w.setting().orElse(null),
                         words.say(w.why()),

@@ -15,6 +15,7 @@ import java.util.Locale;
 /**
  * @param turnsIn from all out; null before an end was touched
  * @param undo turns back to where it stood before this run touched it; {@code undoText} them in words, empty for none
+ * @param known well, roughly or hardly: how sure what a turn moves is
  * @param knownFrom when and by whom its slope was learned in an earlier run; empty where none did
  * @param barPerTurn of a flow screw L/min, of a power limiter kW per turn, as {@code perTurnIn} says
  */
@@ -29,6 +30,7 @@ public record ScrewView(
         boolean learned,
         double undo,
         String undoText,
+        String known,
         String knownFrom,
         String wrench) {
     private static final DateTimeFormatter DAY =
@@ -52,6 +54,7 @@ public record ScrewView(
                 Math.abs(Brought.undo(state, s.id())) < 1 / 64.0
                         ? ""
                         : Words.turns(Math.abs(Brought.undo(state, s.id()))),
+                m.known().key(),
                 Brought.known(state, s.id())
                         .map(t -> words.say(Reason.of("part.known-from")
                                 .name("on", DAY.format(t.at()))
