@@ -1,15 +1,15 @@
 <script setup lang="ts">
 import { say } from '../words'
-import Button from 'primevue/button'
 import { computed, nextTick, onBeforeUnmount, onMounted, ref } from 'vue'
 import type { Refused, Schema } from '../api/client'
+import { useDisplay } from '../display/display'
 import { toBar, type PressureUnit } from '../display/quantity'
 import Problems from '../display/Problems.vue'
 import type { Waiting } from './outbox'
 import CrackSaid from './CrackSaid.vue'
-import LeaveSo from './LeaveSo.vue'
 import MarginRow from './MarginRow.vue'
 import ReadingRow from './ReadingRow.vue'
+import StepChoices from './StepChoices.vue'
 import StepNotes from './StepNotes.vue'
 import Trace from './Trace.vue'
 import TurnBoxes from './TurnBoxes.vue'
@@ -29,17 +29,17 @@ const props = defineProps<{
   send: (event: RunEvent) => Promise<boolean | undefined>
 }>()
 
+const display = useDisplay()
 const typedAt = ref('')
-const leaving = ref(false)
 
 /** A count of turns is told by the advice, not by a band on a gauge. */
 const goal = computed(() => {
   const g = props.step.goal
   return g && g.kind !== 'turns' && g.kind !== 'end' ? g : undefined
 })
-const failed = computed(() => props.run.readings.some((r) => r.grade !== 'pass'))
 const generalProblem = computed(() => (props.refused && props.refused.places[0]?.path !== 'reading' ? props.refused : null))
-const { wrong, backsOut, goalGauge, reading, primary } = usePrimary(props)
+const { wrong, backsOut, crackedAt, readsOn, goalGauge, reading, primary } = usePrimary(props)
+const mayMark = computed(() => backsOut.value && !props.run.crack && (props.run.practice ? !!props.live : !!props.run.crackRead))
 
 function isPart(instrument: string) {
   return !!goal.value?.minus && (goal.value.testPoint === instrument || goal.value.minus === instrument)
@@ -64,7 +64,7 @@ async function act() {
 
 async function keep(instrument: string, text: string, back: (text: string) => void) {
   typedAt.value = instrument
-  const kind = backsOut.value && instrument === goalGauge.value?.testPoint ? 'cracked' : 'reading'
+  const kind = backsOut.value && !readsOn.value && !props.run.crack && instrument === goalGauge.value?.testPoint ? 'cracked' : 'reading'
   // Of a needle that was to stand; a peak, or an ammeter, does not.
   const e = props.step.expect.find((x) => x.testPoint === instrument)
   const still = !props.run.practice && !!e && asksStill(e)
@@ -114,14 +114,7 @@ onBeforeUnmount(() => window.removeEventListener('keydown', onKey))
       <li v-for="w in wrong" :key="w">▲ {{ w }}</li>
     </ul>
 
-    <TurnBoxes
-      v-if="run.advice || step.inControl"
-      :run="run"
-      :step="step"
-      :cracked="!!live?.crackBar"
-      :waits="wrong.length > 0"
-      @made="send"
-    />
+    <TurnBoxes v-if="run.advice || step.inControl" :run="run" :step="step" :cracked="!!crackedAt" :waits="wrong.length > 0" @made="send" />
 
     <MarginRow v-if="goal?.minus" :goal="goal" :run="run" :step="step" :live="lost ? undefined : live" @made="send" />
 
@@ -152,6 +145,15 @@ onBeforeUnmount(() => window.removeEventListener('keydown', onKey))
       @keep="(text, back) => keep(e.testPoint, text, back)"
     />
     <p v-for="c in run.carried" :key="c" class="small">{{ c }}</p>
+    <p v-if="run.crackRead && !crackedAt" class="small">
+      {{
+        say(
+          run.crackRead.fallBar > 0 ? 'run.stepCard.read-and-fell' : 'run.stepCard.read-holds',
+          display.show(run.crackRead.heldBar),
+          display.show(run.crackRead.fallBar),
+        )
+      }}
+    </p>
     <CrackSaid v-if="run.crack" :crack="run.crack" />
     <p v-if="run.deviation" class="small">
       <b>{{ say('run.stepCard.left-so') }}</b> {{ say('run.stepCard.void-after-any-later', run.deviation) }}
@@ -162,37 +164,8 @@ onBeforeUnmount(() => window.removeEventListener('keydown', onKey))
       <button type="button" class="primary" :disabled="primary.waits !== undefined" @click="act">
         {{ primary.label }} <span class="small">{{ primary.waits ?? say('run.stepCard.enter') }}</span>
       </button>
-      <Button
-        v-if="backsOut && live && !run.crack"
-        :label="say('run.stepCard.i-hear-it-mark')"
-        severity="secondary"
-        outlined
-        @click="send({ kind: 'tap-crack', step: step.id })"
-      />
-      <Button
-        v-if="run.wayBack"
-        :label="say('run.stepCard.back-to-step', run.wayBack.number)"
-        :title="run.wayBack.action"
-        severity="secondary"
-        outlined
-        @click="send({ kind: 'reopened', step: run.wayBack.step })"
-      />
-      <Button
-        v-if="run.readings.length && failed"
-        :label="say('run.stepCard.begin-this-step-again')"
-        severity="secondary"
-        outlined
-        @click="send({ kind: 'again', step: step.id })"
-      />
-      <Button
-        v-if="run.mayDeviate && !leaving"
-        :label="say('run.stepCard.leave-it-so-with')"
-        severity="secondary"
-        outlined
-        @click="leaving = true"
-      />
+      <StepChoices :run="run" :step="step" :cracked-at="crackedAt" :may-mark="mayMark" :send="send" />
     </div>
-    <LeaveSo v-if="leaving && run.mayDeviate" :run="run" :step="step.id" :send="send" @left="leaving = false" />
     <ul v-if="run.missing.length && !run.mayDeviate" class="small quiet missing">
       <li v-for="m in run.missing" :key="m">{{ m }}</li>
     </ul>

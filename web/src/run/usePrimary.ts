@@ -25,6 +25,11 @@ export function usePrimary(props: At) {
   const backsOut = computed(() => props.step.way === 'back-out-to-crack')
   const goalGauge = computed(() => props.step.expect.find((e) => PRESSURE_UNITS.includes(e.reads as PressureUnit)))
 
+  /** What stood before it fell, once it has cracked: by the live gauge, or by what was typed between the turns. */
+  const crackedAt = computed(() => props.live?.crackBar ?? (props.run.crackRead?.found ? props.run.crackRead.heldBar : undefined))
+  /** Backing out, each reading is one of many; locked, the one that is typed is where it passes. */
+  const readsOn = computed(() => backsOut.value && !props.run.practice && props.step.kind !== 'lock' && !props.run.crack)
+
   function reading(instrument: string) {
     return props.run.readings.find((r) => r.instrument === instrument)
   }
@@ -79,9 +84,9 @@ export function usePrimary(props: At) {
     }
     const unread = props.step.expect.find((e) => !reading(e.testPoint))
     if (backsOut.value && !reading(goalGauge.value?.testPoint ?? '')) {
-      const crack = props.live?.crackBar
+      const crack = crackedAt.value
       const locked = props.step.kind === 'lock'
-      const typed = say(locked ? 'run.stepCard.type-where-it-gets-behind' : 'run.stepCard.type-what-stood-before')
+      const typed = say(locked ? 'run.stepCard.type-where-it-gets-behind' : 'run.stepCard.turn-stand-type')
       const watched = locked ? say('run.stepCard.mark-where-it-gets-behind') : say('run.stepCard.watching-for-the-first')
       return {
         label: crack ? say('run.stepCard.take-as-crack-point', display.show(crack)) : say('run.stepCard.take-the-crack-point'),
@@ -104,5 +109,5 @@ export function usePrimary(props: At) {
     }
   })
 
-  return { wrong, backsOut, goalGauge, reading, primary }
+  return { wrong, backsOut, crackedAt, readsOn, goalGauge, reading, primary }
 }

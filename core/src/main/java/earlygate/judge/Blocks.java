@@ -46,6 +46,16 @@ final class Blocks {
         knocks();
     }
 
+    /** Single readings, each a block of its own, of a standard deviation that is known. */
+    Blocks(double[] times, double[] values, double error) {
+        noise = error;
+        n = values.length;
+        time = times.clone();
+        mean = values.clone();
+        this.error = new double[n];
+        Arrays.fill(this.error, error);
+    }
+
     private void add(int at, double[] times, double[] values, int from, int to) {
         double middle = median(Arrays.copyOfRange(values, from, to));
         int in = 0;

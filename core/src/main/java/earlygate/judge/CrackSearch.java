@@ -19,8 +19,16 @@ public record CrackSearch(double atS, double held, double heldError) {
     private static final double DRIFT = 0.15 / 100 / 60;
 
     private static final double CURRENT_DRIFT = 0.3 / 100 / 60;
-    /** Blocks that must stand before. */
+    /** Single readings are few, so few moments can be mistaken for a crack. */
+    private static final double READ = 3.3;
+
+    private static final double SUSPECT = 2.5;
+    /** Blocks that must stand before, and single readings. */
     private static final int BEFORE = 3;
+
+    private static final int READ_BEFORE = 2;
+    /** Between two single readings no more drift than this long would bring. */
+    private static final double PAUSE_S = 15;
 
     private static final int LAST = 3;
 
@@ -29,49 +37,106 @@ public record CrackSearch(double atS, double held, double heldError) {
         if (times.length < 2) {
             return Optional.empty();
         }
-        Blocks g = new Blocks(times, gauge);
         Optional<Blocks> a = amps.map(x -> new Blocks(times, x));
-        Found best = best(g, a, -1);
-        if (best == null) {
-            return Optional.empty();
-        }
-        for (int i = Math.max(0, g.n - LAST); i < g.n; i++) {
-            if (best(g, a, i) == null) {
+        double alone = a.isPresent() ? ALONE_BESIDE_CURRENT : ALONE;
+        Search search = new Search(new Blocks(times, gauge), a, BEFORE, alone, LAST);
+        return search.found().map(f -> {
+            Fall fall = search.fall(f);
+            double[] at = search.g.time;
+            return new CrackSearch((at[f.from] + at[f.from - 1]) / 2, fall.level(), fall.levelError());
+        });
+    }
+
+    /**
+     * The same where a gauge is read and typed now and then.
+     *
+     * @param first which reading is the first that lies lower
+     * @param held what stood before, in the unit of the readings
+     */
+    public record AmongReadings(int first, double held) {
+        /** Two must have stood before, and two tell the fall; whichever is left out, for one may be a slip. */
+        public static Optional<AmongReadings> of(double[] times, double[] gauge, double error) {
+            if (gauge.length <= READ_BEFORE) {
                 return Optional.empty();
             }
+            Search search = search(times, gauge, error);
+            return search.found()
+                    .map(f -> new AmongReadings(f.from, search.fall(f).level()));
         }
-        Fall fall = Fall.at(g, best.from, best.ramp, DRIFT * g.mean[0], -1);
-        return Optional.of(
-                new CrackSearch((g.time[best.from] + g.time[best.from - 1]) / 2, fall.level(), fall.levelError()));
+
+        /** Whether some of them, if only the last one, are lower than the others let expect: a crack, or a slip. */
+        public static boolean suspects(double[] times, double[] gauge, double error) {
+            int n = gauge.length;
+            return n > 1
+                    && (search(times, gauge, error).best(-1) != null
+                            || -Fall.at(blocks(times, gauge, error), n - 1, false, DRIFT * gauge[0], -1)
+                                            .z()
+                                    > SUSPECT);
+        }
+
+        private static Search search(double[] times, double[] gauge, double error) {
+            return new Search(blocks(times, gauge, error), Optional.empty(), READ_BEFORE, READ, gauge.length);
+        }
+
+        private static Blocks blocks(double[] times, double[] gauge, double error) {
+            double[] near = times.clone();
+            for (int i = 1; i < near.length; i++) {
+                near[i] = near[i - 1] + Math.min(PAUSE_S, times[i] - times[i - 1]);
+            }
+            return new Blocks(near, gauge, error);
+        }
+    }
+
+    /**
+     * Of one stream.
+     *
+     * @param alone what the gauge must reach where it alone tells
+     * @param slips of so many of the last blocks each may be wrong
+     */
+    private record Search(Blocks g, Optional<Blocks> a, int before, double alone, int slips) {
+        Optional<Found> found() {
+            Found best = best(-1);
+            for (int i = Math.max(0, g.n - slips); best != null && i < g.n; i++) {
+                if (best(i) == null) {
+                    return Optional.empty();
+                }
+            }
+            return Optional.ofNullable(best);
+        }
+
+        Fall fall(Found at) {
+            return Fall.at(g, at.from, at.ramp, DRIFT * g.mean[0], -1);
+        }
+
+        private Found best(int leftOut) {
+            Found best = null;
+            for (int from = before; from < g.n; from++) {
+                if (from == g.n - 1 && from == leftOut) {
+                    continue;
+                }
+                for (boolean ramp : new boolean[] {false, true}) {
+                    double score = score(from, ramp, leftOut);
+                    if (score > 1 && (best == null || score > best.score)) {
+                        best = new Found(from, ramp, score);
+                    }
+                }
+            }
+            return best;
+        }
+
+        /** Above 1 where it has cracked. */
+        private double score(int from, boolean ramp, int leftOut) {
+            double fall = -Fall.at(g, from, ramp, DRIFT * g.mean[0], leftOut).z();
+            if (a.isEmpty()) {
+                return fall / alone;
+            }
+            double rise = Fall.at(
+                            a.get(), Math.min(from, a.get().n - 1), ramp, CURRENT_DRIFT * a.get().mean[0], leftOut)
+                    .z();
+            double together = fall > 0 && rise > 0 ? Math.hypot(Math.min(fall, BOTH - 1), rise) / BOTH : 0;
+            return Math.max(together, fall / alone);
+        }
     }
 
     private record Found(int from, boolean ramp, double score) {}
-
-    private static Found best(Blocks g, Optional<Blocks> a, int leftOut) {
-        Found best = null;
-        for (int from = BEFORE; from < g.n; from++) {
-            if (from == g.n - 1 && from == leftOut) {
-                continue;
-            }
-            for (boolean ramp : new boolean[] {false, true}) {
-                double score = score(g, a, from, ramp, leftOut);
-                if (score > 1 && (best == null || score > best.score)) {
-                    best = new Found(from, ramp, score);
-                }
-            }
-        }
-        return best;
-    }
-
-    /** Above 1 where it has cracked. */
-    private static double score(Blocks g, Optional<Blocks> a, int from, boolean ramp, int leftOut) {
-        double fall = -Fall.at(g, from, ramp, DRIFT * g.mean[0], leftOut).z();
-        if (a.isEmpty()) {
-            return fall / ALONE;
-        }
-        double rise = Fall.at(a.get(), Math.min(from, a.get().n - 1), ramp, CURRENT_DRIFT * a.get().mean[0], leftOut)
-                .z();
-        double together = fall > 0 && rise > 0 ? Math.hypot(Math.min(fall, BOTH - 1), rise) / BOTH : 0;
-        return Math.max(together, fall / ALONE_BESIDE_CURRENT);
-    }
 }

@@ -66,16 +66,35 @@ public record ReliefPlace(double settingPa, double low, double high) {
                 unit, situation, relief, new Fallen(crack.held(), fall, rise, past -> prior(past, turns, crack.atS())));
     }
 
+    /** What is believed of it before its gauge is read: where an earlier fall found it, and what it was turned since. */
+    public record Believed(double settingPa, double errorPa) {}
+
     /**
      * The same from two readings of one gauge.
      *
      * @param held what stood before it fell; {@code now} what stands after
      * @param error standard deviation of such a reading
+     * @param believed empty where nothing is known but that a hand stopped soon after the crack
      */
     public static Optional<ReliefPlace> ofReadings(
-            PowerUnit unit, Situation situation, String relief, double held, double now, double error) {
+            PowerUnit unit,
+            Situation situation,
+            String relief,
+            double held,
+            double now,
+            double error,
+            Optional<Believed> believed) {
         Level fall = new Level(held - now, error * Math.sqrt(2));
-        return of(unit, situation, relief, new Fallen(held, fall, Optional.empty(), past -> prior(past, List.of(), 0)));
+        double slope = unit.setting(relief).screw().paPerTurn();
+        DoubleUnaryOperator prior =
+                past -> believed.map(b -> -0.5 * Math.pow((held - past * slope - b.settingPa()) / b.errorPa(), 2))
+                        .orElseGet(() -> prior(past, List.of(), 0));
+        return of(unit, situation, relief, new Fallen(held, fall, Optional.empty(), prior));
+    }
+
+    /** Standard deviation that its bounds stand for, Pa. */
+    public double errorPa() {
+        return (high - low) / 4;
     }
 
     private static Optional<ReliefPlace> of(PowerUnit unit, Situation situation, String relief, Fallen fallen) {

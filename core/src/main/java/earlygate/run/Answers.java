@@ -4,6 +4,7 @@ import earlygate.gauge.GaugeSearch;
 import earlygate.judge.Holder;
 import earlygate.judge.NextTurn;
 import earlygate.judge.ReliefPlace;
+import earlygate.judge.ReliefPlace.Believed;
 import earlygate.judge.Slope;
 import earlygate.network.Network;
 import earlygate.plan.Step;
@@ -11,6 +12,7 @@ import earlygate.solve.Solver;
 import earlygate.solve.SteadyState;
 import earlygate.unit.PowerUnit;
 import earlygate.unit.Situation;
+import earlygate.unit.TestPoint;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -31,7 +33,7 @@ public final class Answers {
 
     private record Reads(Situation at, String own, String gauge, double reads, Map<String, Double> others) {}
 
-    private record Fell(Situation at, String relief, double held, double now) {}
+    private record Fell(Situation at, String relief, double held, double now, Optional<Believed> believed) {}
 
     private record Asked(String step, Map<String, Double> standing) {}
 
@@ -81,13 +83,12 @@ public final class Answers {
     }
 
     /** Where a relief stands whose gauge held one pressure and fell to another, Pa; each read by eye. */
-    synchronized Optional<ReliefPlace> stands(Step step, double held, double now) {
-        double error = READ_BY_EYE
-                * unit.testPoint(step.goal().orElseThrow().testPoint()).errorPa();
+    synchronized Optional<ReliefPlace> stands(Step step, double held, double now, Optional<Believed> believed) {
+        double error = byEye(unit.testPoint(step.goal().orElseThrow().testPoint()));
         return kept(
                 places,
-                new Fell(step.situation(), step.setting().orElseThrow(), held, now),
-                f -> ReliefPlace.ofReadings(unit, f.at(), f.relief(), held, now, error));
+                new Fell(step.situation(), step.setting().orElseThrow(), held, now, believed),
+                f -> ReliefPlace.ofReadings(unit, f.at(), f.relief(), f.held(), f.now(), error, f.believed()));
     }
 
     /** Who could hold the gauge of a step at a reading, the likeliest first. */
@@ -103,6 +104,11 @@ public final class Answers {
             memo.clear();
         }
         return memo.computeIfAbsent(key, computed);
+    }
+
+    /** Standard deviation of one reading about what a gauge shows, Pa. */
+    static double byEye(TestPoint gauge) {
+        return READ_BY_EYE * gauge.errorPa();
     }
 
     Optional<SteadyState> solve(Situation s) {

@@ -41,12 +41,34 @@ final class CrackAdvice {
                             .name("gauge", goal.testPoint())
                             .turns("turned", Math.abs(record.turned())));
         }
+        Optional<CrackRead> read = CrackRead.of(run, step).filter(r -> r.state() != CrackRead.State.HOLDS);
+        if (read.isPresent()) {
+            return byReadings(step, goal, read.get());
+        }
         Screw screw = screw(run, step);
         double nominal = Math.max(NextTurn.SIXTEENTH, (screw.maxPa() - goal.targetPa()) / screw.paPerTurn());
         double share = record.lastHeld().isPresent() ? 1 : -record.turned() / nominal;
         double turns = share < 0.4 ? 4 * NextTurn.SIXTEENTH : share < 0.7 ? 2 * NextTurn.SIXTEENTH : NextTurn.SIXTEENTH;
         Reason reason = Reason.of("advice.back-out").turns("turns", turns).pressure("moves", turns * screw.paPerTurn());
         return new Advice(-turns, reason);
+    }
+
+    /** What was read between the turns says not to turn on. */
+    private static Advice byReadings(Step step, Goal.Crack goal, CrackRead read) {
+        Reason reason = Reason.of(
+                        switch (read.state()) {
+                            case TO_READ -> "advice.read-come-in";
+                            case SUSPECTED -> "advice.read-fall-again";
+                            case CAME_IN -> "advice.read-came-in";
+                            default -> "advice.read-fall";
+                        })
+                .name("setting", step.setting().orElseThrow())
+                .name("gauge", goal.testPoint())
+                .pressure("held", read.heldPa())
+                .pressure("fall", read.fallPa());
+        return new Advice(
+                0,
+                read.stands().map(s -> reason.pressure("stands", s.settingPa())).orElse(reason));
     }
 
     /** Past its crack the relief itself stands lower than what was held: in again by so much, and found once more. */
@@ -78,14 +100,28 @@ final class CrackAdvice {
         }
         double past = run.record(step.id()).cracked().orElseThrow().pressurePa()
                 - low.get().settingPa();
-        double turns = Math.ceil(past / run.slope(setting).perTurn() / NextTurn.SIXTEENTH) * NextTurn.SIXTEENTH;
+        double turns = comeIn(run, step, low.get(), past);
         return new Advice(
-                Math.max(NextTurn.SIXTEENTH, turns),
-                Reason.of("advice.come-in-again")
+                turns,
+                Reason.of(run.onRig() ? "advice.come-in-again" : "advice.come-in-to-it")
                         .name("setting", setting)
                         .pressure("stands", low.get().settingPa())
                         .pressure("past", past)
-                        .turns("turns", Math.max(NextTurn.SIXTEENTH, turns)));
+                        .turns("turns", turns));
+    }
+
+    /**
+     * With a live gauge to above its crack, which is then found once more by smaller turns. Without one to just below it,
+     * where that is enough: turns and gauge together tell it there.
+     */
+    private static double comeIn(RunState run, Step step, ReliefPlace low, double past) {
+        double perTurn = run.slope(step.setting().orElseThrow()).perTurn();
+        double sixteenth = NextTurn.SIXTEENTH * perTurn;
+        double below = Math.max(1, Math.floor(past / sixteenth));
+        double moves = below * sixteenth;
+        ReliefPlace then = new ReliefPlace(low.settingPa() + moves, low.low() + moves, low.high() + moves);
+        boolean enough = !run.onRig() && !ReliefStands.isTooLow(run, step, then);
+        return NextTurn.SIXTEENTH * (enough ? below : Math.max(1, Math.ceil(past / sixteenth)));
     }
 
     private static Advice raiseAgain(Goal.Crack goal) {

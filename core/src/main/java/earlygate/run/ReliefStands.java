@@ -4,7 +4,6 @@ import earlygate.judge.ReliefPlace;
 import earlygate.plan.Goal;
 import earlygate.plan.Step;
 import earlygate.run.RunEvent.Cracked;
-import earlygate.unit.PowerUnit;
 import java.util.Optional;
 
 /** Where a relief that was found by its crack stands itself, and whether that is too low though what was held is right. */
@@ -21,7 +20,8 @@ public final class ReliefStands {
         long cracked = record.crackedEvent().orElseThrow().seq();
         return record.readingEvent(step.goal().orElseThrow().testPoint())
                 .filter(now -> step.kind() == Step.Kind.SET && now.seq() > cracked)
-                .flatMap(now -> run.answers().stands(step, crack.get().pressurePa(), RunRecord.value(now)));
+                .flatMap(now ->
+                        run.answers().stands(step, crack.get().pressurePa(), RunRecord.value(now), Optional.empty()));
     }
 
     /**
@@ -29,16 +29,19 @@ public final class ReliefStands {
      * where that is not excluded.
      */
     static Optional<ReliefPlace> tooLow(RunState run, Step step) {
-        PowerUnit unit = run.unit();
+        return of(run, step).filter(s -> isTooLow(run, step, s));
+    }
+
+    /** Whether it is below the tolerance, or not surely inside where no later step proves it. */
+    static boolean isTooLow(RunState run, Step step, ReliefPlace place) {
         Goal.Measured goal = step.measured().orElseThrow();
         double least = goal.targetPa() - goal.tolerancePa();
-        double error = unit.testPoint(goal.testPoint()).errorPa();
+        double error = run.unit().testPoint(goal.testPoint()).errorPa();
         boolean proved = run.plan().steps().stream()
                 .anyMatch(s -> s.kind() == Step.Kind.LOCK
                         && s.setting().equals(step.setting())
                         && s.readsItself()
                         && !s.cracks());
-        return of(run, step)
-                .filter(s -> proved ? s.settingPa() < least : s.settingPa() < least + error || s.low() < least);
+        return proved ? place.settingPa() < least : place.settingPa() < least + error || place.low() < least;
     }
 }

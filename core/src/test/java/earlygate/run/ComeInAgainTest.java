@@ -20,8 +20,12 @@ class ComeInAgainTest {
     private final Step crack = lg.coded("plan.relief-crack");
 
     private Steps cracked(double held, double stands, double doubt) {
+        return cracked(lg, held, stands, doubt);
+    }
+
+    private Steps cracked(Steps run, double held, double stands, double doubt) {
         ReliefPlace place = new ReliefPlace(stands * BAR, (stands - doubt) * BAR, (stands + doubt) * BAR);
-        return lg.then(new Cracked(crack.id(), held * BAR, Source.LIVE, Steps.WARM, Optional.of(place)));
+        return run.then(new Cracked(crack.id(), held * BAR, Source.LIVE, Steps.WARM, Optional.of(place)));
     }
 
     private Grade grade() {
@@ -39,21 +43,37 @@ class ComeInAgainTest {
     /** 176 less 4 is the least. */
     @Test
     void oneThatStandsTooLowComesInByWhatItWentPast() {
-        cracked(176, 171.4, 1);
-        assertThat(grade()).isEqualTo(Grade.FAIL);
-        assertThat(lg.judge(crack).missing()).isNotEmpty();
-        Coach.Advice in = lg.advice(crack).orElseThrow();
+        Steps live = cracked(lg.onRig(), 176, 171.4, 1);
+        assertThat(live.judge(crack).judged().get(0).grade()).isEqualTo(Grade.FAIL);
+        assertThat(live.judge(crack).missing()).isNotEmpty();
+        Coach.Advice in = live.advice(crack).orElseThrow();
         assertThat(in.reason().code()).isEqualTo("advice.come-in-again");
         // 4.6 bar at 40 a turn are a sixteenth and 0.84 of one: two, so that it stands above its crack again.
         assertThat(in.turns()).isEqualTo(2 / 16.0);
         assertThat(Steps.amount(in, "past")).isCloseTo(4.6 * BAR, within(1.0));
-        lg.turns(crack, in.turns());
-        assertThat(lg.state().record(crack.id()).cracked())
+        live.turns(crack, in.turns());
+        assertThat(live.state().record(crack.id()).cracked())
                 .as("a turn voids it")
                 .isEmpty();
-        assertThat(lg.advice(crack).orElseThrow().turns())
+        assertThat(live.advice(crack).orElseThrow().turns())
                 .as("out again, finely")
                 .isEqualTo(-1 / 16.0);
+    }
+
+    /** Without a live gauge a sixteenth is enough: 171.4 and 2.5 are 173.9, which turns and gauge then tell together. */
+    @Test
+    void byTypedReadingsItComesInToItsPlace() {
+        lg.reads(crack, "G1", 176).reads(crack, "G1", 176.1);
+        cracked(176, 171.4, 1);
+        lg.says(crack, 1 / 16.0, "advice.come-in-to-it");
+        lg.turns(crack, 1 / 16.0).says(crack, 0, "advice.read-come-in");
+        lg.reads(crack, "G1", 175.1).says(crack, 0, "advice.read-came-in");
+        CrackRead in = CrackRead.of(lg.state(), crack).orElseThrow();
+        assertThat(in.state()).isEqualTo(CrackRead.State.CAME_IN);
+        assertThat(in.stands().orElseThrow().settingPa()).isBetween(173 * BAR, 175 * BAR);
+        // Far from where its turns should have brought it, it is sought anew.
+        lg.then(new RunEvent.Struck(crack.id(), lg.state().lastSeq())).reads(crack, "G1", 171);
+        assertThat(CrackRead.of(lg.state(), crack).orElseThrow().state()).isNotEqualTo(CrackRead.State.CAME_IN);
     }
 
     /** Nothing reads a soft relief again once it is locked: what the gauge's 1.5 bar leave open does not pass. */
@@ -84,6 +104,40 @@ class ComeInAgainTest {
         double far = ReliefStands.of(lg.state(), crack).orElseThrow().settingPa();
         assertThat(far).isLessThan(169 * BAR).isLessThan(near);
         assertThat(grade()).isEqualTo(Grade.FAIL);
+    }
+
+    /** No live gauge: what is typed between the turns tells that it held 176, and has fallen; a slip alone does not. */
+    @Test
+    void readingsBetweenTheTurnsTellTheCrack() {
+        lg.reads(crack, "G1", 176).turns(crack, -1 / 16.0).reads(crack, "G1", 176.2);
+        assertThat(CrackRead.of(lg.state(), crack).orElseThrow())
+                .returns(false, CrackRead::found)
+                .returns(176.2 * BAR, CrackRead::heldPa);
+        lg.turns(crack, -1 / 16.0).reads(crack, "G1", 172.8);
+        Coach.Advice once = lg.advice(crack).orElseThrow();
+        assertThat(once.reason().code()).isEqualTo("advice.read-fall-again");
+        assertThat(once.turns()).isZero();
+        assertThat(Steps.amount(once, "fall")).isCloseTo(3.4 * BAR, within(1.0));
+        lg.reads(crack, "G1", 172.9);
+        CrackRead found = CrackRead.of(lg.state(), crack).orElseThrow();
+        assertThat(found.found()).isTrue();
+        assertThat(found.heldPa()).isCloseTo(176.1 * BAR, within(0.2 * BAR));
+        assertThat(lg.advice(crack).orElseThrow().reason().code()).isEqualTo("advice.read-fall");
+        assertThat(found.stands().orElseThrow().settingPa())
+                .as("below what the gauge shows now: the pump still gives")
+                .isLessThan(172.9 * BAR);
+        // Turned in, the line comes up again to what it held: the next fall is seen against that, at the first reading.
+        lg.turns(crack, 2 / 16.0)
+                .reads(crack, "G1", 176.1)
+                .turns(crack, -1 / 16.0)
+                .reads(crack, "G1", 174.8);
+        assertThat(CrackRead.of(lg.state(), crack).orElseThrow()).returns(CrackRead.State.SUSPECTED, CrackRead::state);
+        lg.reads(crack, "G1", 174.7);
+        assertThat(lg.advice(crack).orElseThrow().reason().code()).isEqualTo("advice.read-fall-again");
+        lg.reads(crack, "G1", 174.9);
+        assertThat(CrackRead.of(lg.state(), crack).orElseThrow().found()).isTrue();
+        lg.then(new RunEvent.Again(crack.id()));
+        assertThat(CrackRead.of(lg.state(), crack)).isEmpty();
     }
 
     @Test

@@ -14,7 +14,6 @@ import tools.jackson.databind.node.ObjectNode;
 final class AtTheMachine extends Walker {
     final Machine machine;
     private final PowerUnit unit;
-    private double stood;
 
     AtTheMachine(Server server, ObjectNode start, PowerUnit unit, long seed) {
         super(server, start.put("practice", false));
@@ -100,6 +99,11 @@ final class AtTheMachine extends Walker {
     @Override
     void read(JsonNode step, JsonNode expect) {
         String instrument = expect.get("testPoint").asString();
+        if (step.path("way").asString("").equals("back-out-to-crack")
+                && step.get("kind").asString().equals("set")) {
+            seekCrack(step);
+            return;
+        }
         // As its plate asks: a pack that has been on for half its time rests before the next reading.
         boolean tired = unit.all(DcMotor.class).stream()
                 .anyMatch(d -> machine.rig().onTime().getOrDefault(d.id(), 0.0) > d.onTime() / 2);
@@ -119,11 +123,6 @@ final class AtTheMachine extends Walker {
             }
             default -> machine.read(instrument);
         };
-        boolean crack = step.path("way").asString("").equals("back-out-to-crack");
-        stood = value;
-        if (crack) {
-            return;
-        }
         event("reading", object().put("instrument", instrument).put("text", typed(inItsUnit(expect, value))));
         if (instrument.equals("OIL") || unit.findTestPoint(instrument).isEmpty()) {
             return;
@@ -142,21 +141,17 @@ final class AtTheMachine extends Walker {
                 .orElseThrow();
     }
 
-    /** An eye on the needle: it stood, and now it has come off by more than it ever trembles. */
+    /** The needle is read between the turns; what was read tells that it has cracked, and what stood before. */
     @Override
     void seekCrack(JsonNode step) {
-        String gauge = step.get("expect").get(0).get("testPoint").asString();
-        double now = machine.read(gauge);
-        if (stood == 0) {
-            stood = now;
-        }
-        if (now < stood - 0.6) {
-            event(
-                    "cracked",
-                    object().put("instrument", gauge)
-                            .put("text", typed(inItsUnit(step.get("expect").get(0), stood))));
-        } else {
-            stood = Math.max(stood, now);
+        JsonNode gauge = step.get("expect").get(0);
+        String id = gauge.get("testPoint").asString();
+        event("reading", object().put("instrument", id).put("text", typed(inItsUnit(gauge, machine.read(id)))));
+        System.out.println(
+                "SEEK " + view.path("crackRead") + view.path("advice").path("code") + " " + machine.read(id) + " "
+                        + machine.rig().trueSetting("RV1"));
+        if (view.at("/crackRead/found").asBoolean(false)) {
+            event("take-crack", object());
         }
     }
 }

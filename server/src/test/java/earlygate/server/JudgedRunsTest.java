@@ -84,6 +84,44 @@ class JudgedRunsTest extends OnAServer {
                 .isLessThan(crack.get("standsBar").asDouble());
     }
 
+    private void at(AtTheMachine typed, String kind, ObjectNode more) {
+        Answer answer = server.event(
+                typed.run, kind, more.put("step", typed.view.at("/step/id").asString()));
+        assertThat(answer.status()).as(answer.text()).isEqualTo(200);
+        typed.view = answer.json();
+    }
+
+    /** No live gauge: the ear marks it against what was read, what is read on finds it too, and both are kept. */
+    @Test
+    void atTheMachineACrackIsMarkedAndFoundByWhatIsTyped() {
+        AtTheMachine typed =
+                new AtTheMachine(server, start("LG-07").put("school", "lead-with-pump"), Certified.unit("LG-07"), 5);
+        typed.walkTo("Back RV1 out until it just cracks");
+        assertThat(typed.view.path("crackRead").isNull()).isTrue();
+        ObjectNode step = object().put("step", typed.view.at("/step/id").asString());
+        Answer nothing = server.event(typed.run, "tap-crack", step);
+        assertThat(nothing.status()).isEqualTo(409);
+        assertThat(nothing.problem()).contains("Nothing has been read here yet");
+        at(typed, "reading", object().put("instrument", "G1").put("text", "176,2"));
+        at(typed, "turned", object().put("setting", "RV1").put("turns", -0.0625));
+        at(typed, "reading", object().put("instrument", "G1").put("text", "176,0"));
+        assertThat(server.event(typed.run, "take-crack", step).problem()).contains("No fall has been seen yet");
+        at(typed, "turned", object().put("setting", "RV1").put("turns", -0.0625));
+        at(typed, "reading", object().put("instrument", "G1").put("text", "173"));
+        assertThat(typed.view.at("/crackRead/found").asBoolean())
+                .as("it may be a slip")
+                .isFalse();
+        assertThat(typed.view.at("/advice/text").asString()).contains("read it again");
+        at(typed, "tap-crack", object());
+        assertThat(typed.view.at("/crack/tappedBar").asDouble()).isCloseTo(176.1, within(0.2));
+        at(typed, "reading", object().put("instrument", "G1").put("text", "172,9"));
+        at(typed, "take-crack", object());
+        JsonNode crack = typed.view.get("crack");
+        assertThat(crack.get("tappedBar").asDouble()).isCloseTo(176.1, within(0.2));
+        assertThat(crack.get("foundBar").asDouble()).isCloseTo(176.1, within(0.2));
+        assertThat(crack.get("standsBar").asDouble()).isBetween(168.0, 172.9);
+    }
+
     @Test
     void whatScrewsTaughtIsKnownToTheNextRunUntilTheValveIsReplaced() {
         ObjectNode unit = Server.unit().put("tag", "LG-61");

@@ -10,6 +10,7 @@ import earlygate.plan.Expect;
 import earlygate.plan.Goal;
 import earlygate.plan.Step;
 import earlygate.quantity.TypedNumber;
+import earlygate.run.CrackRead;
 import earlygate.run.RunEvent;
 import earlygate.run.RunEvent.Source;
 import earlygate.run.RunRules;
@@ -17,6 +18,7 @@ import earlygate.run.RunState;
 import earlygate.server.api.Shown;
 import earlygate.server.api.Wire;
 import earlygate.server.journal.OpenRuns.OpenRun;
+import earlygate.server.rig.LiveRig;
 import earlygate.server.rig.RigHost;
 import earlygate.server.runs.RunService.EventRequest;
 import earlygate.server.words.ApiProblem;
@@ -53,19 +55,8 @@ class EventInput {
             case "turned" -> turned(run, state, step, r);
             case "cracked" ->
                 new RunEvent.Cracked(step, number(run.unit(), instrument(r), r.text()), Source.TYPED, oilOf(run));
-            case "take-crack" -> {
-                Watch.Cracks seen = rigs.live(practice(run)).cracks();
-                OptionalDouble held = seen.found() ? seen.held() : OptionalDouble.empty();
-                yield new RunEvent.Cracked(
-                        step, seen(held, "reading.no-crack"), Source.LIVE, oilOf(run), seen.stands());
-            }
-            case "tap-crack" ->
-                new RunEvent.Cracked(
-                        step,
-                        seen(rigs.live(practice(run)).cracks().held(), "reading.no-stand"),
-                        Source.TAPPED,
-                        oilOf(run),
-                        rigs.live(practice(run)).placeAtTap());
+            case "take-crack" -> run.head().practice() ? crackSeen(run, step) : crackRead(run, state, step);
+            case "tap-crack" -> run.head().practice() ? tapped(run, step) : tappedAtMachine(run, state, step);
             case "deviation" ->
                 new RunEvent.Deviation(step, text(r), Optional.ofNullable(released(run, r.releasedBy())));
             case "replaced" -> new RunEvent.Replaced(step, "" + r.setting());
@@ -140,6 +131,34 @@ class EventInput {
                     "reading", Reason.of("reading.not-settled").name("instrument", instrument));
         }
         return new RunEvent.Reading(step, instrument, value.getAsDouble(), Source.LIVE, oilOf(run));
+    }
+
+    private RunEvent.Cracked crackSeen(OpenRun run, String step) {
+        Watch.Cracks seen = rigs.live(run.head().id()).cracks();
+        OptionalDouble held = seen.found() ? seen.held() : OptionalDouble.empty();
+        return new RunEvent.Cracked(step, seen(held, "reading.no-crack"), Source.LIVE, oilOf(run), seen.stands());
+    }
+
+    private RunEvent.Cracked tapped(OpenRun run, String step) {
+        LiveRig live = rigs.live(run.head().id());
+        double held = seen(live.cracks().held(), "reading.no-stand");
+        return new RunEvent.Cracked(step, held, Source.TAPPED, oilOf(run), live.placeAtTap());
+    }
+
+    /** By what was typed between the turns. */
+    private RunEvent.Cracked crackRead(OpenRun run, RunState state, String step) {
+        Optional<CrackRead> read = state.step(step).flatMap(s -> CrackRead.of(state, s));
+        OptionalDouble held = read.filter(CrackRead::found)
+                .map(r -> OptionalDouble.of(r.heldPa()))
+                .orElse(OptionalDouble.empty());
+        return new RunEvent.Cracked(
+                step, seen(held, "reading.no-crack"), Source.TYPED, oilOf(run), read.flatMap(CrackRead::stands));
+    }
+
+    private RunEvent.Cracked tappedAtMachine(OpenRun run, RunState state, String step) {
+        Optional<CrackRead> read = state.step(step).flatMap(s -> CrackRead.of(state, s));
+        OptionalDouble held = read.map(r -> OptionalDouble.of(r.heldPa())).orElse(OptionalDouble.empty());
+        return new RunEvent.Cracked(step, seen(held, "reading.none-to-mark"), Source.TAPPED, oilOf(run));
     }
 
     private static double seen(OptionalDouble pressure, String why) {

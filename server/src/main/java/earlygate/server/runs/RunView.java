@@ -7,6 +7,7 @@ import earlygate.plan.Phase;
 import earlygate.plan.Step;
 import earlygate.run.Coach;
 import earlygate.run.Coach.Advice;
+import earlygate.run.CrackRead;
 import earlygate.run.OilState;
 import earlygate.run.RunEvent;
 import earlygate.run.RunRecord;
@@ -36,6 +37,7 @@ import java.util.Optional;
  * @param wayBack the step that a failing reading leads back to; null where none does
  * @param waitingAt the shut hold point that bars the way; null when none does
  * @param advice null for steps without an adjuster
+ * @param crackRead null on the practice rig, before anything was read, and once what it found was taken
  */
 public record RunView(
         long id,
@@ -62,12 +64,16 @@ public record RunView(
         HolderView holder,
         OilView oil,
         CrackView crack,
+        CrackReadView crackRead,
         List<NotedView> noted,
         DoneView wayBack,
         List<DoneView> done,
         List<StaffView> staffs,
         List<ScrewView> screws,
         List<LogView> log) {
+    /** What was read between the turns of a relief that is backed out: what stood, by how much it fell, whether it cracked. */
+    public record CrackReadView(double heldBar, double fallBar, boolean found) {}
+
     /** @param state done, current or ahead; {@code hold} open, waiting or shut */
     public record PhaseProgress(
             String id,
@@ -151,6 +157,7 @@ public record RunView(
                 step == null ? null : holder(state, step, advice, words),
                 oil(state),
                 step == null ? null : CrackView.of(state, step),
+                step == null || run.head().practice() ? null : crackRead(state, step),
                 step == null ? List.of() : noted(state, step),
                 step == null
                         ? null
@@ -235,6 +242,16 @@ public record RunView(
                         w.setting().orElse(null),
                         words.say(w.why()),
                         w.look().stream().map(words::say).toList()))
+                .orElse(null);
+    }
+
+    private static CrackReadView crackRead(RunState state, Step step) {
+        return CrackRead.of(state, step)
+                .filter(r -> state.record(step.id())
+                        .cracked()
+                        .filter(c -> c.source() != RunEvent.Source.TAPPED)
+                        .isEmpty())
+                .map(r -> new CrackReadView(Wire.bar(r.heldPa()), Wire.bar(r.fallPa()), r.found()))
                 .orElse(null);
     }
 
