@@ -65,7 +65,7 @@ const also = computed(() => {
       >
       <template v-else>
         {{ say('run.readingRow.must-show') }} <b>{{ say('run.readingRow.to', expect.low, expect.high, expect.reads) }}</b>
-        <span class="quiet">{{ also }}</span></template
+        <span class="quiet also">{{ also }}</span></template
       >
       <span v-if="moment" class="chip plain">{{ moment }}</span>
     </div>
@@ -101,6 +101,9 @@ const also = computed(() => {
   align-items: center;
   border-top: 1px solid var(--rule);
   padding-top: 8px;
+}
+.also {
+  margin-left: 0.35em;
 }
 .type {
   display: flex;

@@ -86,7 +86,13 @@ export function usePrimary(props: At) {
     if (backsOut.value && !reading(goalGauge.value?.testPoint ?? '')) {
       const crack = crackedAt.value
       const locked = props.step.kind === 'lock'
-      const typed = say(locked ? 'run.stepCard.type-where-it-gets-behind' : 'run.stepCard.turn-stand-type')
+      const typed = say(
+        locked
+          ? 'run.stepCard.type-where-it-gets-behind'
+          : props.run.advice?.turns
+            ? 'run.stepCard.turn-stand-type'
+            : 'run.stepCard.stand-type',
+      )
       const watched = locked ? say('run.stepCard.mark-where-it-gets-behind') : say('run.stepCard.watching-for-the-first')
       return {
         label: crack ? say('run.stepCard.take-as-crack-point', display.show(crack)) : say('run.stepCard.take-the-crack-point'),

@@ -155,6 +155,7 @@ export const RUN = {
   'run.stepCard.turn-it-to-its': 'Turn it to its end',
   'run.stepCard.type-what-reads': 'Type what {0} reads',
   'run.stepCard.type-where-it-gets-behind': 'Type what stood where it got behind',
+  'run.stepCard.stand-type': 'Let it stand, type what it shows',
   'run.stepCard.turn-stand-type': 'Turn as advised, let it stand, type what it shows',
   'run.stepCard.read-holds': 'It holds {0}, by what was read between the turns.',
   'run.stepCard.read-and-fell': 'It held {0} and reads {1} less now.',
