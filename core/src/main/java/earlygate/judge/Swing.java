@@ -42,6 +42,11 @@ public final class Swing {
         }
     }
 
+    /** It has come up and has not gone back since: where it stands now is the highest so far. */
+    public boolean cameUp() {
+        return rising;
+    }
+
     /** Forgets what was seen; the next turning points are new ones. */
     public void restart() {
         high = Double.NEGATIVE_INFINITY;

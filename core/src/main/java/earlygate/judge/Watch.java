@@ -152,15 +152,17 @@ public final class Watch {
             return OptionalDouble.empty();
         }
         return switch (moment(instrument)) {
-            case PEAK ->
-                swings.get(instrument).peak().isPresent()
-                        ? swings.get(instrument).peak()
-                        : s.reading();
+            case PEAK -> peak(swings.get(instrument), s);
             case VALLEY -> swings.get(instrument).valley();
             case AFTER ->
                 after.containsKey(instrument) ? OptionalDouble.of(after.get(instrument)) : OptionalDouble.empty();
             case STANDING -> s.reading();
         };
+    }
+
+    /** The last peak; on the way up for the first time, where it comes to stand. What only sinks has shown no peak. */
+    private static OptionalDouble peak(Swing swing, Settled settled) {
+        return swing.peak().isPresent() || !swing.cameUp() ? swing.peak() : settled.reading();
     }
 
     /** Whether it stands still, and what it then reads. */

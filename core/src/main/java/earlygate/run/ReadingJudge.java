@@ -3,6 +3,7 @@ package earlygate.run;
 import earlygate.explain.Reason;
 import earlygate.explain.Value.Amount;
 import earlygate.explain.Value.Kind;
+import earlygate.judge.NextTurn;
 import earlygate.judge.ReliefPlace;
 import earlygate.judge.Verdict;
 import earlygate.judge.Verdict.Grade;
@@ -28,6 +29,9 @@ final class ReadingJudge {
     private static final double SIGNAL_MOST = 2;
     /** Of its reading, a clamp meter of which the sheet says nothing. */
     private static final double CLAMP = 0.01;
+
+    /** Of a sixteenth, how far the better side may lie from the target. */
+    private static final double FINEST = 0.6;
 
     private final RunState run;
     private final Step step;
@@ -150,18 +154,41 @@ final class ReadingJudge {
     private Judged band(Expect e, Reading r) {
         boolean passing = step.kind() == Step.Kind.START_POSITION && isGoal(e);
         double error = passing ? 0 : error(e);
+        double wider = passing ? coarser(e) : 0;
         // Below an end at zero nothing can be read.
-        double low = e.low() <= 0 ? Double.NEGATIVE_INFINITY : e.low();
-        boolean good = r.value() >= low + error && r.value() <= e.high() - error;
-        boolean bad = r.value() < low - error || r.value() > e.high() + error;
+        double low = e.low() <= 0 ? Double.NEGATIVE_INFINITY : e.low() - wider;
+        double high = e.high() + wider;
+        boolean good = r.value() >= low + error && r.value() <= high - error;
+        boolean bad = r.value() < low - error || r.value() > high + error;
         Grade grade = good ? Grade.PASS : bad ? Grade.FAIL : Grade.CANNOT_TELL;
         String code = good ? "verdict.in-band" : bad ? "verdict.out-of-band" : "verdict.edge-of-band";
         Reason message = Reason.of(code)
                 .with("measured", new Amount(r.value(), e.kind()))
-                .with("low", new Amount(e.low(), e.kind()))
-                .with("high", new Amount(e.high(), e.kind()))
+                .with("low", new Amount(e.low() - wider, e.kind()))
+                .with("high", new Amount(high, e.kind()))
                 .with("error", new Amount(error, e.kind()));
         return new Judged(e.instrument(), grade, message);
+    }
+
+    /**
+     * Where a relief's crack is found at what this screw holds, and the screw proves coarser than its data said: by how
+     * much the band grows so that one of its sixteenths lies in it, as far as a crack found there can still pass. Pa.
+     */
+    private double coarser(Expect e) {
+        if (!(step.goal().orElseThrow() instanceof Goal.Measured goal)
+                || step.setting().isEmpty()) {
+            return 0;
+        }
+        double half = (e.high() - e.low()) / 2;
+        double sixteenth = run.screws().slope(step.setting().get(), goal).perTurn() * NextTurn.SIXTEENTH;
+        double passes = run.plan().steps().stream()
+                .filter(Step::cracks)
+                .flatMap(s -> s.measured().stream())
+                .filter(c -> c.testPoint().equals(goal.testPoint()) && c.targetPa() == goal.targetPa())
+                .mapToDouble(c -> c.tolerancePa() - error(e))
+                .findFirst()
+                .orElse(half);
+        return Math.max(0, Math.min(FINEST * sixteenth, passes) - half);
     }
 
     private double error(Expect e) {

@@ -29,10 +29,9 @@ final class CrackTally {
                 m.stand();
                 said = m.asked();
             }
-            double way = m.nominalWay();
             double made = 0;
             while (said.isEmpty() && m.past < 1.25) {
-                double next = made < 0.4 * way ? 0.25 : made < 0.7 * way ? 0.125 : 0.0625;
+                double next = m.nextTurn(made);
                 m.turn(next);
                 made += next;
                 said = m.asked();

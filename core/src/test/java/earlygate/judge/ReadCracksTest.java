@@ -55,10 +55,9 @@ class ReadCracksTest {
             Hand hand = new Hand(m, seed);
             hand.reads();
             Optional<CrackSearch.AmongReadings> said = hand.reads();
-            double way = m.nominalWay();
             double made = 0;
             while (said.isEmpty() && m.past < 1.25) {
-                double next = made < 0.4 * way ? 0.25 : made < 0.7 * way ? 0.125 : 0.0625;
+                double next = m.nextTurn(made);
                 m.turn(next);
                 made += next;
                 said = hand.reads();

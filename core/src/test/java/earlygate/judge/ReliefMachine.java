@@ -161,8 +161,10 @@ final class ReliefMachine {
         return ratedFlow / override / (ratedFlow / override + full / band + leak);
     }
 
-    double nominalWay() {
-        return (setting - target) / dataSlope;
+    /** What the hand turns next: large while the nominal crack is far, smaller towards it. */
+    double nextTurn(double made) {
+        double way = (began - target) / dataSlope;
+        return made < 0.4 * way ? 0.25 : made < 0.7 * way ? 0.125 : 0.0625;
     }
 
     /** As its drawing has it: exact but for where the compensator stands, the relief's slope, and how far that was turned. */

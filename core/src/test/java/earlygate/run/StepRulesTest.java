@@ -61,6 +61,22 @@ class StepRulesTest {
         assertThat(176e5 - e.low()).isLessThan(2.5e5);
     }
 
+    /** 54 bar a turn where its data say 45: no sixteenth may lie in the band, so it grows to where a crack can still pass. */
+    @Test
+    void aScrewCoarserThanItsDataMayStandOnItsBetterSide() {
+        Steps lg = Steps.lg();
+        Step up = lg.coded("plan.compensator-up");
+        double low = up.expect().get(0).low() / 1e5;
+        lg.reads(up, "G1", 120)
+                .turns(up, 0.5)
+                .reads(up, "G1", 147)
+                .turns(up, 0.5)
+                .reads(up, "G1", low - 0.1);
+        assertThat(grade(lg, up)).isEqualTo(Grade.PASS);
+        lg.reads(up, "G1", low - 0.9);
+        assertThat(grade(lg, up)).as("176 less 4 and the gauge's 1.5").isEqualTo(Grade.FAIL);
+    }
+
     @Test
     void aCurrentHasNoGaugeToBeWrong() {
         Steps lg = Steps.lg();
