@@ -180,7 +180,7 @@ final class ReadingJudge {
             return 0;
         }
         double half = (e.high() - e.low()) / 2;
-        double sixteenth = run.screws().slope(step.setting().get(), goal).perTurn() * NextTurn.SIXTEENTH;
+        double sixteenth = run.slope(step.setting().get()).perTurn() * NextTurn.SIXTEENTH;
         double passes = run.plan().steps().stream()
                 .filter(Step::cracks)
                 .flatMap(s -> s.measured().stream())
