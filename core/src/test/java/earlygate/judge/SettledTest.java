@@ -132,14 +132,14 @@ class SettledTest {
         assertThat(s.standardError()).isBetween(0.1 / Math.sqrt(3000), 0.1 / Math.sqrt(150));
     }
 
-    /** Near zero a twentieth of full scale stands in for the reading: 12.5 bar, and 0.42 % of it may come in 25 s. */
+    /** Near zero a tenth of full scale stands in for the reading: 25 bar, and 0.42 % of it may come in 25 s. */
     @Test
     void nearZeroTheScaleIsTheGauges() {
         Settled still = new Settled(250);
         Settled creeps = new Settled(250);
         for (int i = 0; i < 100; i++) {
-            still.add(i / 20.0, 0.1 + 0.0018 * i / 20.0);
-            creeps.add(i / 20.0, 0.1 + 0.0025 * i / 20.0);
+            still.add(i / 20.0, 0.1 + 0.0036 * i / 20.0);
+            creeps.add(i / 20.0, 0.1 + 0.0052 * i / 20.0);
         }
         assertThat(still.settled()).isTrue();
         assertThat(creeps.settled()).isFalse();
