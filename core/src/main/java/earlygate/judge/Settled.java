@@ -23,6 +23,8 @@ public final class Settled {
     private static final double STILL_TO_COME = 0.0042;
 
     private static final double DOUBTS = 1.7;
+    /** Of a step of coarse digits, what may still come: less than that they don't show. */
+    private static final double DIGIT = 0.4;
     /** Mean square of what an approach leaves, in standard errors, from which on it is none. */
     private static final double MISFIT = 2;
 
@@ -215,8 +217,8 @@ public final class Settled {
         Approach longer = approach(sd, LOOK_BACK_S);
         // What happened before, a turn or a load, is no part of this approach.
         Approach approach = longer.misfit() > MISFIT ? approach(sd, window) : longer;
-        if (Math.abs(approach.toCome()) + DOUBTS * approach.doubt()
-                >= STILL_TO_COME * Math.max(Math.abs(mean), floor)) {
+        double bearable = Math.max(STILL_TO_COME * Math.max(Math.abs(mean), floor), DIGIT * digit);
+        if (Math.abs(approach.toCome()) + DOUBTS * approach.doubt() >= bearable) {
             return false;
         }
         stands = true;

@@ -65,7 +65,7 @@ public final class Watch {
         last = now;
         now.pa().forEach((id, pa) -> {
             settled.get(id).add(now.timeS(), pa);
-            swings.get(id).add(pa);
+            swings.get(id).add(now.timeS(), pa);
             boolean due = moment(id) == Moment.AFTER
                     && now.sinceStopS().isPresent()
                     && now.sinceStopS().getAsDouble() >= sought.afterS();

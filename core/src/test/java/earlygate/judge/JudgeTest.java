@@ -7,6 +7,7 @@ import earlygate.judge.Verdict.Grade;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
 
 /** Verdicts, and where a sawing gauge turns. */
 class JudgeTest {
@@ -32,23 +33,36 @@ class JudgeTest {
         assertThat(Verdict.coarsestClass(250e5, 4e5)).contains(1.6);
     }
 
+    private double now;
+
+    /** Goes from one pressure to another at 2 bar a second, seen twenty times a second, with a knock now and then. */
+    private void goes(Swing swing, double from, double to, double knock) {
+        double way = Math.signum(to - from) * 0.1;
+        double bump = 0;
+        int n = (int) Math.round(Math.abs(to - from) / 0.1);
+        for (int i = 0; i < n; i++) {
+            bump = i % 97 == 40 && Math.abs(from + i * way - 130) < 9
+                    ? (i % 2 == 0 ? knock : -knock)
+                    : bump * Math.exp(-0.05 / 0.3);
+            swing.add(now += 0.05, from + i * way + bump);
+        }
+    }
+
     /** A saw between 119 and 140: its turning points, but not the one that was under way when the screw was turned. */
-    @Test
-    void turningPointsOfASawingGauge() {
+    @ParameterizedTest
+    @ValueSource(doubles = {0, 6.5})
+    void turningPointsOfASawingGauge(double knock) {
         Swing swing = new Swing(250);
-        for (double p = 150; p > 119; p -= 0.5) {
-            swing.add(p);
-        }
+        goes(swing, 150, 119, knock);
         assertThat(swing.peak()).as("not risen to").isEmpty();
-        for (double p = 119; p < 140; p += 0.5) {
-            swing.add(p);
-        }
-        assertThat(swing.valley().getAsDouble()).isCloseTo(119.5, within(0.6));
+        assertThat(swing.valley()).as("a knock is no turning point").isEmpty();
+        assertThat(swing.cameUp()).isFalse();
+        goes(swing, 119, 140, knock);
+        assertThat(swing.valley().getAsDouble()).isCloseTo(119.5, within(0.8));
         assertThat(swing.peak()).as("still rising").isEmpty();
-        for (double p = 140; p > 130; p -= 0.5) {
-            swing.add(p);
-        }
-        assertThat(swing.peak().getAsDouble()).isCloseTo(140, within(0.01));
+        assertThat(swing.cameUp()).isTrue();
+        goes(swing, 140, 130, knock);
+        assertThat(swing.peak().getAsDouble()).isCloseTo(139.5, within(0.8));
         swing.restart();
         assertThat(swing.peak()).isEmpty();
     }

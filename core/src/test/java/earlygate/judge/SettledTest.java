@@ -145,6 +145,21 @@ class SettledTest {
         assertThat(creeps.settled()).isFalse();
     }
 
+    /** Half a bar a digit, 12 bar: what it goes on trembling between two of them is no approach. */
+    @Test
+    void coarseDigitsAtLowPressureSettle() {
+        for (int seed = 0; seed < 20; seed++) {
+            Settled s = new Settled(250);
+            Random random = new Random(seed);
+            double stands = 12 + 0.5 * random.nextDouble();
+            for (int i = 0; i < 300; i++) {
+                s.add(i / 20.0, Math.rint(2 * (stands + 0.05 * random.nextGaussian())) / 2);
+            }
+            assertThat(s.settled()).as("seed " + seed).isTrue();
+            assertThat(s.mean()).isCloseTo(stands, within(0.3));
+        }
+    }
+
     /** Two levels by turns are no needle with a few spikes. */
     @Test
     void manyOutliersAreNoSpike() {

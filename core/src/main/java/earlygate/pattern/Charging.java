@@ -1,0 +1,147 @@
+package earlygate.pattern;
+
+import static earlygate.pattern.Question.ifKnown;
+import static earlygate.pattern.Question.needed;
+
+import earlygate.pattern.Question.Group;
+import earlygate.pattern.Question.Kind;
+import earlygate.quantity.Keyed;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.OptionalDouble;
+import tools.jackson.databind.node.ObjectNode;
+
+/** A pump that charges an accumulator behind a check valve, and what lets it rest once that is full. */
+final class Charging implements Pattern {
+    /** What lets the pump rest. */
+    enum By implements Keyed {
+        DIFFERENTIAL_VALVE,
+        DUMP_VALVE,
+        VENTED_RELIEF
+    }
+
+    private final By by;
+
+    Charging(By by) {
+        this.by = by;
+    }
+
+    @Override
+    public String id() {
+        return "charging-" + by.key();
+    }
+
+    @Override
+    public List<Question> questions() {
+        List<Question> schematic = new ArrayList<>();
+        schematic.add(needed("relief", Kind.PRESSURE, Group.SCHEMATIC, 10, 700));
+        schematic.add(ifKnown("relief-tolerance", Kind.PRESSURE, Group.SCHEMATIC, 0.5, 50));
+        if (by == By.DIFFERENTIAL_VALVE) {
+            schematic.add(needed("cut-out", Kind.PRESSURE, Group.SCHEMATIC, 10, 700));
+            schematic.add(ifKnown("cut-out-tolerance", Kind.PRESSURE, Group.SCHEMATIC, 0.5, 50));
+            schematic.add(ifKnown("differential", Kind.PERCENT, Group.SCHEMATIC, 5, 40));
+        }
+        schematic.add(needed("accumulator", Kind.VOLUME, Group.SCHEMATIC, 0.1, 500));
+        schematic.add(needed("precharge", Kind.PRESSURE, Group.SCHEMATIC, 1, 400));
+        return Pattern.all(
+                Plates.drive(), Plates.pump(), schematic, Plates.lineAndGauge(), Plates.work(), Plates.oil());
+    }
+
+    @Override
+    public Answers example() {
+        Map<String, Double> values = Answers.values(
+                "power",
+                7.5,
+                "speed",
+                1455.0,
+                "displacement",
+                14.0,
+                "pump-rating",
+                250.0,
+                "relief",
+                160.0,
+                "accumulator",
+                10.0,
+                "precharge",
+                95.0,
+                "work-pressure",
+                100.0,
+                "work-flow",
+                15.0);
+        if (by == By.DIFFERENTIAL_VALVE) {
+            values.put("cut-out", 138.0);
+        }
+        return new Answers("NEW", id(), values);
+    }
+
+    @Override
+    public Sheet draw(Answers a) {
+        Draft d = new Draft(a, 46, 40, 60, 80);
+        double relief = a.get("relief");
+        double flow = Plates.flow(a.get("displacement"), a.get("speed"));
+        double rating = a.get("pump-rating");
+        d.line("P", "pump line", a.asked("line-rating"), rating, 0.5);
+        d.line("A", "accumulator line", a.asked("line-rating"), rating, 1);
+        String drive = Plates.drive(d, a);
+        Plates.pump(d, "P1", drive, "P", a.get("displacement"), rating);
+        Part main = Plates.relief(d, "RV1", "P", "T", relief, flow, true).set("role", "main");
+        letsItRest(d, a, main, flow);
+        HighLow.check(d, "P", "A", flow);
+        d.part("AC1", "accumulator")
+                .set("line", "A")
+                .set("volumeL", a.get("accumulator"))
+                .set("prechargeBar", a.get("precharge"))
+                .assume("polytropic", 1.2);
+        d.part("BV1", "throttle")
+                .set("a", "A")
+                .set("b", "T")
+                .assume("ratedFlowLpm", 20)
+                .assume("ratedDropBar", 100)
+                .set("purpose", "bleed");
+        Plates.load(d, "TV1", "A", "T", flow);
+        d.gauge("G1", "P", OptionalDouble.empty(), relief);
+        d.gauge("G2", "A", a.asked("gauge"), relief);
+        d.target("RV1", relief, a.asked("relief-tolerance"), "full-flow");
+        d.work("W1", "work", "A", a.get("work-pressure"), a.get("work-flow"));
+        return d.sheet();
+    }
+
+    private void letsItRest(Draft d, Answers a, Part main, double flow) {
+        switch (by) {
+            case DIFFERENTIAL_VALVE -> differentialValve(d, a, flow);
+            case DUMP_VALVE -> {
+                Part dump = d.part("DV1", "directional-valve");
+                dump.list("ports").add("P").add("T");
+                ObjectNode positions = dump.node().putObject("positions");
+                positions.putArray("charge");
+                positions.putArray("rest").addArray().add("P").add("T");
+                dump.set("start", "charge")
+                        .assume("ratedFlowLpm", Plates.size(1.3 * flow))
+                        .assume("ratedDropBar", 4);
+            }
+            case VENTED_RELIEF -> main.set("vent", true);
+        }
+    }
+
+    private static void differentialValve(Draft d, Answers a, double flow) {
+        double cutOut = a.get("cut-out");
+        double most = Plates.fits(1.3 * cutOut);
+        double least = Math.min(40, cutOut / 3);
+        Part valve = d.part("UV1", "unloading-valve")
+                .set("inlet", "P")
+                .set("outlet", "T")
+                .set("pilot", "A")
+                .assume("settingBar", cutOut)
+                .assume("ratedFlowLpm", Plates.size(1.3 * flow))
+                .assume("ratedDropBar", 4)
+                .assume("rangeBar", least, most)
+                .assume("barPerTurn", Math.max(2, Math.round((most - least) / 6)));
+        if (a.has("differential")) {
+            valve.set("differential", a.get("differential") / 100);
+        } else {
+            valve.assume("differential", 0.15);
+        }
+        d.target("UV1", cutOut, a.asked("cut-out-tolerance"), "");
+    }
+}

@@ -1,0 +1,51 @@
+package earlygate.pattern;
+
+import java.util.List;
+
+/** A pump that holds its line by its own compensator, and a relief behind it. */
+final class CompensatedPump implements Pattern {
+    @Override
+    public String id() {
+        return "compensated-pump";
+    }
+
+    @Override
+    public List<Question> questions() {
+        return Pattern.all(
+                Plates.drive(),
+                Plates.pump(),
+                Plates.compensatorAndRelief(),
+                Plates.lineAndGauge(),
+                Plates.work(),
+                Plates.oil());
+    }
+
+    @Override
+    public Answers example() {
+        return new Answers(
+                "NEW",
+                id(),
+                Answers.values(
+                        "power",
+                        15.0,
+                        "speed",
+                        1460.0,
+                        "displacement",
+                        28.0,
+                        "pump-rating",
+                        210.0,
+                        "compensator",
+                        150.0,
+                        "relief",
+                        172.0,
+                        "work-pressure",
+                        125.0,
+                        "work-flow",
+                        30.0));
+    }
+
+    @Override
+    public Sheet draw(Answers a) {
+        return Compensated.draw(a, 100).workingOnTheLine(a);
+    }
+}

@@ -1,0 +1,67 @@
+package earlygate.pattern;
+
+import static earlygate.pattern.Question.ifKnown;
+import static earlygate.pattern.Question.needed;
+
+import earlygate.pattern.Question.Group;
+import earlygate.pattern.Question.Kind;
+import java.util.List;
+
+/** A pump that always gives its whole flow, and the relief that takes what the work doesn't. */
+final class FixedPump implements Pattern {
+    @Override
+    public String id() {
+        return "fixed-pump";
+    }
+
+    @Override
+    public List<Question> questions() {
+        return Pattern.all(
+                Plates.drive(),
+                Plates.pump(),
+                List.of(
+                        needed("relief", Kind.PRESSURE, Group.SCHEMATIC, 10, 700),
+                        ifKnown("relief-tolerance", Kind.PRESSURE, Group.SCHEMATIC, 0.5, 50)),
+                Plates.lineAndGauge(),
+                Plates.work(),
+                Plates.oil());
+    }
+
+    @Override
+    public Answers example() {
+        return new Answers(
+                "NEW",
+                id(),
+                Answers.values(
+                        "power",
+                        11.0,
+                        "speed",
+                        1460.0,
+                        "displacement",
+                        22.0,
+                        "pump-rating",
+                        210.0,
+                        "relief",
+                        150.0,
+                        "work-pressure",
+                        120.0,
+                        "work-flow",
+                        28.0));
+    }
+
+    @Override
+    public Sheet draw(Answers a) {
+        Draft d = new Draft(a, 46, 40, 60, 80);
+        double relief = a.get("relief");
+        double flow = Plates.flow(a.get("displacement"), a.get("speed"));
+        d.line("P", "pump line", a.asked("line-rating"), a.get("pump-rating"), 1);
+        String drive = Plates.drive(d, a);
+        Plates.pump(d, "P1", drive, "P", a.get("displacement"), a.get("pump-rating"));
+        Plates.relief(d, "RV1", "P", "T", relief, flow, true).set("role", "main");
+        Plates.load(d, "TV1", "P", "T", flow);
+        d.gauge("G1", "P", a.asked("gauge"), relief);
+        d.target("RV1", relief, a.asked("relief-tolerance"), "full-flow");
+        d.work("W1", "work", "P", a.get("work-pressure"), a.get("work-flow"));
+        return d.sheet();
+    }
+}

@@ -1,0 +1,109 @@
+package earlygate.pattern;
+
+import static earlygate.pattern.Question.ifKnown;
+import static earlygate.pattern.Question.needed;
+
+import earlygate.pattern.Question.Group;
+import earlygate.pattern.Question.Kind;
+import java.util.List;
+import java.util.OptionalDouble;
+
+/** A large pump that helps at low pressure and is unloaded above it; a small one that goes on to the top. */
+final class HighLow implements Pattern {
+    @Override
+    public String id() {
+        return "high-low";
+    }
+
+    @Override
+    public List<Question> questions() {
+        return Pattern.all(
+                Plates.drive(),
+                List.of(
+                        needed("large-displacement", Kind.DISPLACEMENT, Group.PUMP, 0.2, 1000),
+                        needed("small-displacement", Kind.DISPLACEMENT, Group.PUMP, 0.2, 1000),
+                        needed("large-rating", Kind.PRESSURE, Group.PUMP, 20, 700),
+                        needed("pump-rating", Kind.PRESSURE, Group.PUMP, 20, 700),
+                        needed("unload", Kind.PRESSURE, Group.SCHEMATIC, 5, 300),
+                        ifKnown("unload-tolerance", Kind.PRESSURE, Group.SCHEMATIC, 0.5, 50),
+                        needed("relief", Kind.PRESSURE, Group.SCHEMATIC, 10, 700),
+                        ifKnown("relief-tolerance", Kind.PRESSURE, Group.SCHEMATIC, 0.5, 50)),
+                Plates.lineAndGauge(),
+                List.of(
+                        needed("fast-pressure", Kind.PRESSURE, Group.WORK, 1, 700),
+                        needed("work-pressure", Kind.PRESSURE, Group.WORK, 1, 700)),
+                Plates.oil());
+    }
+
+    @Override
+    public Answers example() {
+        return new Answers(
+                "NEW",
+                id(),
+                Answers.values(
+                        "power",
+                        11.0,
+                        "speed",
+                        1460.0,
+                        "large-displacement",
+                        45.0,
+                        "small-displacement",
+                        11.0,
+                        "unload",
+                        60.0,
+                        "large-rating",
+                        160.0,
+                        "pump-rating",
+                        250.0,
+                        "relief",
+                        180.0,
+                        "fast-pressure",
+                        35.0,
+                        "work-pressure",
+                        155.0));
+    }
+
+    @Override
+    public Sheet draw(Answers a) {
+        Draft d = new Draft(a, 46, 40, 60, 160);
+        double relief = a.get("relief");
+        double unload = a.get("unload");
+        double large = Plates.flow(a.get("large-displacement"), a.get("speed"));
+        double small = Plates.flow(a.get("small-displacement"), a.get("speed"));
+        double largeRating = a.get("large-rating");
+        double smallRating = a.get("pump-rating");
+        d.line("L", "large pump line", OptionalDouble.empty(), largeRating, 1);
+        d.line("P", "pressure line", a.asked("line-rating"), smallRating, 2);
+        String drive = Plates.drive(d, a);
+        Plates.pump(d, "P1", drive, "L", a.get("large-displacement"), largeRating);
+        Plates.pump(d, "P2", drive, "P", a.get("small-displacement"), smallRating);
+        double most = Plates.fits(2 * unload);
+        d.part("UV1", "unloading-valve")
+                .set("inlet", "L")
+                .set("outlet", "T")
+                .set("pilot", "P")
+                .assume("settingBar", unload)
+                .assume("ratedFlowLpm", Plates.size(1.3 * large))
+                .assume("ratedDropBar", 4)
+                .assume("rangeBar", Math.min(15, unload / 3), most)
+                .assume("barPerTurn", Math.max(2, Math.round((most - 15) / 6)));
+        check(d, "L", "P", large);
+        Plates.relief(d, "RV1", "P", "T", relief, small + large, true).set("role", "main");
+        Plates.load(d, "TV1", "P", "T", large + small);
+        d.gauge("G1", "L", OptionalDouble.empty(), unload);
+        d.gauge("G2", "P", a.asked("gauge"), relief);
+        d.target("RV1", relief, a.asked("relief-tolerance"), "full-flow");
+        d.target("UV1", unload, a.asked("unload-tolerance"), "");
+        d.work("W1", "fast approach", "P", a.get("fast-pressure"), Math.floor(0.9 * (large + small)));
+        d.work("W2", "pressing", "P", a.get("work-pressure"), Plates.tenths(0.85 * small));
+        return d.sheet();
+    }
+
+    static void check(Draft d, String from, String to, double flow) {
+        d.part("CV1", "check-valve")
+                .set("inlet", from)
+                .set("outlet", to)
+                .assume("ratedFlowLpm", Plates.size(1.3 * flow))
+                .assume("ratedDropBar", 3);
+    }
+}

@@ -1,0 +1,169 @@
+package earlygate.pattern;
+
+import static earlygate.pattern.Question.ifKnown;
+import static earlygate.pattern.Question.needed;
+
+import earlygate.pattern.Question.Group;
+import earlygate.pattern.Question.Kind;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.OptionalDouble;
+
+/** A pump that stands a margin above the load that is felt through a signal line: over a needle valve, or a sectional one. */
+final class LoadSense implements Pattern {
+    private static final double MARGIN = 0.25;
+    private static final double DROP = 14;
+
+    private final int sections;
+
+    /** @param sections 0 for a needle valve */
+    LoadSense(int sections) {
+        this.sections = sections;
+    }
+
+    @Override
+    public String id() {
+        return sections == 0 ? "load-sense-needle" : "load-sense-" + sections;
+    }
+
+    @Override
+    public List<Question> questions() {
+        List<Question> schematic = new ArrayList<>(List.of(
+                needed("margin", Kind.PRESSURE, Group.SCHEMATIC, 3, 60),
+                ifKnown("margin-tolerance", Kind.PRESSURE, Group.SCHEMATIC, 0.5, 10)));
+        for (int i = 1; i <= sections; i++) {
+            schematic.add(needed("s" + i + "-flow", Kind.FLOW, Group.SCHEMATIC, 1, 1000));
+            schematic.add(ifKnown("s" + i + "-a", Kind.PRESSURE, Group.SCHEMATIC, 10, 700));
+            schematic.add(ifKnown("s" + i + "-b", Kind.PRESSURE, Group.SCHEMATIC, 10, 700));
+        }
+        return Pattern.all(
+                Plates.drive(),
+                Plates.pump(),
+                Plates.compensatorAndRelief(),
+                schematic,
+                Plates.lineAndGauge(),
+                Plates.work(),
+                Plates.oil());
+    }
+
+    @Override
+    public Answers example() {
+        Map<String, Double> values = Answers.values(
+                "power",
+                55.0,
+                "speed",
+                1500.0,
+                "displacement",
+                63.0,
+                "pump-rating",
+                280.0,
+                "compensator",
+                200.0,
+                "relief",
+                225.0,
+                "margin",
+                20.0,
+                "work-pressure",
+                140.0,
+                "work-flow",
+                45.0,
+                "low-idle",
+                900.0,
+                "high-idle",
+                2200.0);
+        for (int i = 1; i <= sections; i++) {
+            values.put("s" + i + "-flow", i == 1 ? 60.0 : 35.0);
+            values.put("s" + i + "-a", 165.0 - 10 * i);
+        }
+        return new Answers("NEW", id(), values);
+    }
+
+    @Override
+    public Sheet draw(Answers a) {
+        Compensated c = Compensated.draw(a, 150);
+        Draft d = c.draft;
+        double rating = c.rating;
+        d.line("LS", "signal line", a.asked("line-rating"), rating, 0.1);
+        d.target("P1.loadSense", a.get("margin"), a.asked("margin-tolerance"), "");
+        c.pump.group("loadSense")
+                .assume("marginBar", a.get("margin"))
+                .set("signal", "LS")
+                .assume("rangeBar", Math.max(2, Math.floor(a.get("margin") / 2)), Math.ceil(1.8 * a.get("margin")))
+                .assume("barPerTurn", 8);
+        bleed(d);
+        d.fineGauge("GP", "P", a.asked("gauge"), a.get("relief"), MARGIN);
+        d.fineGauge("GL", "LS", a.asked("gauge"), a.get("relief"), MARGIN);
+        if (sections == 0) {
+            needle(d, a, c.flow, rating);
+        } else {
+            for (int i = 1; i <= sections; i++) {
+                section(d, a, i, rating);
+            }
+            Plates.load(d, "TV1", "A1", "B1", 1.3 * a.get("s1-flow"));
+        }
+        d.work("W1", "work", sections == 0 ? "W" : "A1", a.get("work-pressure"), a.get("work-flow"));
+        return d.sheet();
+    }
+
+    private static void bleed(Draft d) {
+        d.part("OR1", "orifice")
+                .set("a", "LS")
+                .set("b", "T")
+                .assume("ratedFlowLpm", 1)
+                .assume("ratedDropBar", 100)
+                .set("purpose", "bleed");
+    }
+
+    private static void needle(Draft d, Answers a, double flow, double rating) {
+        d.line("W", "work line", a.asked("line-rating"), rating, 0.8);
+        d.part("NV1", "throttle")
+                .set("a", "P")
+                .set("b", "W")
+                .assume("ratedFlowLpm", Plates.size(flow))
+                .assume("ratedDropBar", Math.max(2, Math.round(0.8 * a.get("margin"))));
+        d.part("OR2", "orifice")
+                .set("a", "W")
+                .set("b", "LS")
+                .assume("ratedFlowLpm", 6)
+                .assume("ratedDropBar", 4);
+        Plates.load(d, "TV1", "W", "T", flow);
+    }
+
+    private static void section(Draft d, Answers a, int i, double rating) {
+        String portA = "A" + i;
+        String portB = "B" + i;
+        double flow = a.get("s" + i + "-flow");
+        d.line(portA, "section " + i + ", A", OptionalDouble.empty(), rating, 0.8);
+        d.line(portB, "section " + i + ", B", OptionalDouble.empty(), rating, 0.8);
+        Part section = d.part("S" + i, "section")
+                .set("supply", "P")
+                .set("return", "T")
+                .set("signal", "LS")
+                .set("portA", portA)
+                .set("portB", portB)
+                .assume("ratedFlowLpm", Plates.size(1.4 * flow))
+                .assume("ratedDropBar", DROP)
+                .set("flowLpm", flow);
+        relief(d, section, "S" + i, "reliefA", portA, a.asked("s" + i + "-a"));
+        relief(d, section, "S" + i, "reliefB", portB, a.asked("s" + i + "-b"));
+        d.part("C" + i, "cylinder")
+                .set("cap", portA)
+                .set("rod", portB)
+                .assume("boreMm", 80)
+                .assume("rodMm", 45);
+    }
+
+    private static void relief(Draft d, Part section, String id, String which, String line, OptionalDouble asked) {
+        if (asked.isEmpty()) {
+            return;
+        }
+        double bar = asked.getAsDouble();
+        section.group(which)
+                .assume("settingBar", bar)
+                .assume("rangeBar", Math.min(40, bar / 3), Plates.fits(1.3 * bar))
+                .assume("barPerTurn", 30);
+        d.target(id + "." + which, bar, OptionalDouble.empty(), "");
+        d.gauge("G" + line, line, OptionalDouble.empty(), bar);
+    }
+}

@@ -1,0 +1,60 @@
+package earlygate.pattern;
+
+import static earlygate.pattern.Question.needed;
+
+import earlygate.pattern.Question.Group;
+import earlygate.pattern.Question.Kind;
+import java.util.List;
+
+/** A compensated pump that also gives way where pressure times flow would ask too much of its motor. */
+final class PowerLimited implements Pattern {
+    @Override
+    public String id() {
+        return "power-limited";
+    }
+
+    @Override
+    public List<Question> questions() {
+        return Pattern.all(
+                Plates.drive(),
+                Plates.pump(),
+                List.of(needed("power-limit", Kind.POWER, Group.SCHEMATIC, 0.1, 1000)),
+                Plates.compensatorAndRelief(),
+                Plates.lineAndGauge(),
+                Plates.work(),
+                Plates.oil());
+    }
+
+    @Override
+    public Answers example() {
+        return new Answers(
+                "NEW",
+                id(),
+                Answers.values(
+                        "power",
+                        22.0,
+                        "speed",
+                        1470.0,
+                        "displacement",
+                        63.0,
+                        "pump-rating",
+                        280.0,
+                        "power-limit",
+                        18.0,
+                        "compensator",
+                        210.0,
+                        "relief",
+                        230.0,
+                        "work-pressure",
+                        160.0,
+                        "work-flow",
+                        55.0));
+    }
+
+    @Override
+    public Sheet draw(Answers a) {
+        Compensated c = Compensated.draw(a, 200);
+        c.pump.group("powerLimiter").set("limitKw", a.get("power-limit"));
+        return c.workingOnTheLine(a);
+    }
+}

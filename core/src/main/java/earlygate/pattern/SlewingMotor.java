@@ -1,0 +1,94 @@
+package earlygate.pattern;
+
+import static earlygate.pattern.Question.ifKnown;
+import static earlygate.pattern.Question.needed;
+
+import earlygate.pattern.Question.Group;
+import earlygate.pattern.Question.Kind;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.OptionalDouble;
+import tools.jackson.databind.node.ObjectNode;
+
+/** A compensated pump that drives a motor both ways, with a relief from each side of it to the other. */
+final class SlewingMotor implements Pattern {
+    @Override
+    public String id() {
+        return "cross-port-motor";
+    }
+
+    @Override
+    public List<Question> questions() {
+        return Pattern.all(
+                Plates.drive(),
+                Plates.pump(),
+                Plates.compensatorAndRelief(),
+                List.of(
+                        needed("cross-port", Kind.PRESSURE, Group.SCHEMATIC, 10, 500),
+                        ifKnown("cross-port-tolerance", Kind.PRESSURE, Group.SCHEMATIC, 0.5, 50),
+                        needed("motor-displacement", Kind.DISPLACEMENT, Group.SCHEMATIC, 1, 10000)),
+                Plates.lineAndGauge(),
+                Plates.work(),
+                Plates.oil());
+    }
+
+    @Override
+    public Answers example() {
+        Map<String, Double> values =
+                new HashMap<>(new CompensatedPump().example().values());
+        values.putAll(Answers.values(
+                "compensator", 135.0, "relief", 152.0, "cross-port", 106.0, "motor-displacement", 400.0));
+        values.putAll(Answers.values("work-pressure", 88.0));
+        return new Answers("NEW", id(), values);
+    }
+
+    @Override
+    public Sheet draw(Answers a) {
+        Compensated c = Compensated.draw(a, 160);
+        Draft d = c.draft;
+        double cross = a.get("cross-port");
+        double rating = Plates.fits(1.5 * cross);
+        d.line("A", "motor line A", OptionalDouble.empty(), rating, 0.8);
+        d.line("B", "motor line B", OptionalDouble.empty(), rating, 0.8);
+        valve(d, c.flow);
+        crossPort(d, a, "RV2", "A", "B", c.flow);
+        crossPort(d, a, "RV3", "B", "A", c.flow);
+        double torque = Math.floor(a.get("work-pressure") * a.get("motor-displacement") / (20 * Math.PI) * 0.9);
+        d.part("H1", "hydraulic-motor")
+                .set("a", "A")
+                .set("b", "B")
+                .set("displacementCm3", a.get("motor-displacement"))
+                .assume("torqueNm", torque)
+                .assume("efficiency", 0.9);
+        Plates.load(d, "TV1", "P", "T", c.flow);
+        d.gauge("G1", "P", a.asked("gauge"), a.get("relief"));
+        d.gauge("GA", "A", OptionalDouble.empty(), cross);
+        d.gauge("GB", "B", OptionalDouble.empty(), cross);
+        d.work("W1", "one way", "A", a.get("work-pressure"), a.get("work-flow"));
+        d.work("W2", "other way", "B", a.get("work-pressure"), a.get("work-flow"));
+        return d.sheet();
+    }
+
+    private static void valve(Draft d, double flow) {
+        Part valve = d.part("DV1", "directional-valve");
+        valve.list("ports").add("P").add("A").add("B").add("T");
+        ObjectNode positions = valve.node().putObject("positions");
+        positions.putArray("centre");
+        var one = positions.putArray("one way");
+        one.addArray().add("P").add("A");
+        one.addArray().add("B").add("T");
+        var other = positions.putArray("other way");
+        other.addArray().add("P").add("B");
+        other.addArray().add("A").add("T");
+        valve.set("start", "centre")
+                .assume("ratedFlowLpm", Plates.size(1.4 * flow))
+                .assume("ratedDropBar", 5);
+    }
+
+    private static void crossPort(Draft d, Answers a, String id, String from, String to, double flow) {
+        double bar = a.get("cross-port");
+        Plates.relief(d, id, from, to, bar, flow, false).set("role", "cross-port");
+        d.target(id, bar, a.asked("cross-port-tolerance"), "cracking");
+    }
+}

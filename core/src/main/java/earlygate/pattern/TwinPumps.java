@@ -1,0 +1,50 @@
+package earlygate.pattern;
+
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+
+/** Two like pumps on one drive, each compensated, on a line of its own with a relief of its own. */
+final class TwinPumps implements Pattern {
+    @Override
+    public String id() {
+        return "twin-pumps";
+    }
+
+    @Override
+    public List<Question> questions() {
+        return new CompensatedPump().questions();
+    }
+
+    @Override
+    public Answers example() {
+        Map<String, Double> values =
+                new HashMap<>(new CompensatedPump().example().values());
+        values.put("power", 37.0);
+        values.put("speed", 1475.0);
+        return new Answers("NEW", id(), values);
+    }
+
+    @Override
+    public Sheet draw(Answers a) {
+        Draft d = new Draft(a, 46, 40, 60, 200);
+        double relief = a.get("relief");
+        double flow = Plates.flow(a.get("displacement"), a.get("speed"));
+        String drive = Plates.drive(d, a);
+        for (int i = 1; i <= 2; i++) {
+            String line = i == 1 ? "PL" : "PR";
+            String side = i == 1 ? "left" : "right";
+            double rating = a.get("pump-rating");
+            d.line(line, side + " pump line", a.asked("line-rating"), rating, 1.5);
+            Part pump = Plates.pump(d, "P" + i, drive, line, a.get("displacement"), rating);
+            Plates.compensator(pump, a.get("compensator"), rating);
+            Plates.relief(d, "RV" + i, line, "T", relief, flow, true).set("role", "main");
+            Plates.load(d, "TV" + i, line, "T", flow);
+            d.gauge("G" + i, line, a.asked("gauge"), relief);
+            d.target("P" + i + ".compensator", a.get("compensator"), a.asked("compensator-tolerance"), "");
+            d.target("RV" + i, relief, a.asked("relief-tolerance"), "cracking");
+            d.work("W" + i, side + " work", line, a.get("work-pressure"), a.get("work-flow"));
+        }
+        return d.sheet();
+    }
+}
