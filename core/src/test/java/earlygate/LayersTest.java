@@ -39,7 +39,8 @@ class LayersTest {
             "rig",
             "day",
             "reckon",
-            "identify");
+            "identify",
+            "pattern");
 
     @ArchTest
     static final ArchRule DOWNWARD = downward();

@@ -10,11 +10,12 @@ public record Answers(String tag, String name, Map<String, Double> values) {
         values = Map.copyOf(values);
     }
 
-    /** Keys and values by turns. */
-    static Map<String, Double> values(Object... pairs) {
+    /** Written as {@code power 15, speed 1460}. */
+    static Map<String, Double> values(String written) {
         Map<String, Double> values = new HashMap<>();
-        for (int i = 0; i < pairs.length; i += 2) {
-            values.put((String) pairs[i], ((Number) pairs[i + 1]).doubleValue());
+        for (String one : written.split(", ")) {
+            int gap = one.indexOf(' ');
+            values.put(one.substring(0, gap), Double.parseDouble(one.substring(gap + 1)));
         }
         return values;
     }

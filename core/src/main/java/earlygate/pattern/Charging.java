@@ -4,8 +4,8 @@ import static earlygate.pattern.Question.ifKnown;
 import static earlygate.pattern.Question.needed;
 
 import earlygate.pattern.Question.Group;
-import earlygate.pattern.Question.Kind;
 import earlygate.quantity.Keyed;
+import earlygate.quantity.Measure;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -35,40 +35,24 @@ final class Charging implements Pattern {
     @Override
     public List<Question> questions() {
         List<Question> schematic = new ArrayList<>();
-        schematic.add(needed("relief", Kind.PRESSURE, Group.SCHEMATIC, 10, 700));
-        schematic.add(ifKnown("relief-tolerance", Kind.PRESSURE, Group.SCHEMATIC, 0.5, 50));
+        schematic.add(needed("relief", Measure.PRESSURE, Group.SCHEMATIC, 10, 700));
+        schematic.add(ifKnown("relief-tolerance", Measure.PRESSURE, Group.SCHEMATIC, 0.5, 50));
         if (by == By.DIFFERENTIAL_VALVE) {
-            schematic.add(needed("cut-out", Kind.PRESSURE, Group.SCHEMATIC, 10, 700));
-            schematic.add(ifKnown("cut-out-tolerance", Kind.PRESSURE, Group.SCHEMATIC, 0.5, 50));
-            schematic.add(ifKnown("differential", Kind.PERCENT, Group.SCHEMATIC, 5, 40));
+            schematic.add(needed("cut-out", Measure.PRESSURE, Group.SCHEMATIC, 10, 700));
+            schematic.add(ifKnown("cut-out-tolerance", Measure.PRESSURE, Group.SCHEMATIC, 0.5, 50));
+            schematic.add(ifKnown("differential", Measure.PERCENT, Group.SCHEMATIC, 5, 40));
         }
-        schematic.add(needed("accumulator", Kind.VOLUME, Group.SCHEMATIC, 0.1, 500));
-        schematic.add(needed("precharge", Kind.PRESSURE, Group.SCHEMATIC, 1, 400));
+        schematic.add(needed("accumulator", Measure.VOLUME, Group.SCHEMATIC, 0.1, 500));
+        schematic.add(needed("precharge", Measure.PRESSURE, Group.SCHEMATIC, 1, 400));
         return Pattern.all(
                 Plates.drive(), Plates.pump(), schematic, Plates.lineAndGauge(), Plates.work(), Plates.oil());
     }
 
     @Override
     public Answers example() {
-        Map<String, Double> values = Answers.values(
-                "power",
-                7.5,
-                "speed",
-                1455.0,
-                "displacement",
-                14.0,
-                "pump-rating",
-                250.0,
-                "relief",
-                160.0,
-                "accumulator",
-                10.0,
-                "precharge",
-                95.0,
-                "work-pressure",
-                100.0,
-                "work-flow",
-                15.0);
+        Map<String, Double> values =
+                Answers.values("power 7.5, speed 1455, displacement 14, pump-rating 250, relief 160, accumulator 10, "
+                        + "precharge 95, work-pressure 100, work-flow 15");
         if (by == By.DIFFERENTIAL_VALVE) {
             values.put("cut-out", 138.0);
         }

@@ -25,23 +25,8 @@ final class CompensatedPump implements Pattern {
         return new Answers(
                 "NEW",
                 id(),
-                Answers.values(
-                        "power",
-                        15.0,
-                        "speed",
-                        1460.0,
-                        "displacement",
-                        28.0,
-                        "pump-rating",
-                        210.0,
-                        "compensator",
-                        150.0,
-                        "relief",
-                        172.0,
-                        "work-pressure",
-                        125.0,
-                        "work-flow",
-                        30.0));
+                Answers.values("power 15, speed 1460, displacement 28, pump-rating 210, compensator 150, relief 172, "
+                        + "work-pressure 125, work-flow 30"));
     }
 
     @Override

@@ -4,7 +4,7 @@ import static earlygate.pattern.Question.ifKnown;
 import static earlygate.pattern.Question.needed;
 
 import earlygate.pattern.Question.Group;
-import earlygate.pattern.Question.Kind;
+import earlygate.quantity.Measure;
 import java.util.List;
 
 /** A small pump on a battery's motor that may run for seconds, a check valve that holds the load, a relief. */
@@ -18,16 +18,16 @@ final class DcPack implements Pattern {
     public List<Question> questions() {
         return Pattern.all(
                 List.of(
-                        needed("dc-voltage", Kind.VOLTAGE, Group.DRIVE, 6, 120),
-                        needed("power", Kind.POWER, Group.DRIVE, 0.1, 20),
-                        needed("speed", Kind.SPEED, Group.DRIVE, 500, 6000),
-                        ifKnown("current", Kind.CURRENT, Group.DRIVE, 1, 2000),
-                        needed("on-time", Kind.SECONDS, Group.DRIVE, 2, 3600),
-                        needed("cycle", Kind.SECONDS, Group.DRIVE, 10, 36000),
-                        needed("displacement", Kind.DISPLACEMENT, Group.PUMP, 0.1, 50),
-                        needed("pump-rating", Kind.PRESSURE, Group.PUMP, 20, 400),
-                        needed("relief", Kind.PRESSURE, Group.SCHEMATIC, 10, 400),
-                        ifKnown("relief-tolerance", Kind.PRESSURE, Group.SCHEMATIC, 0.5, 50)),
+                        needed("dc-voltage", Measure.VOLTAGE, Group.DRIVE, 6, 120),
+                        needed("power", Measure.POWER, Group.DRIVE, 0.1, 20),
+                        needed("speed", Measure.SPEED, Group.DRIVE, 500, 6000),
+                        ifKnown("current", Measure.CURRENT, Group.DRIVE, 1, 2000),
+                        needed("on-time", Measure.TIME, Group.DRIVE, 2, 3600),
+                        needed("cycle", Measure.TIME, Group.DRIVE, 10, 36000),
+                        needed("displacement", Measure.DISPLACEMENT, Group.PUMP, 0.1, 50),
+                        needed("pump-rating", Measure.PRESSURE, Group.PUMP, 20, 400),
+                        needed("relief", Measure.PRESSURE, Group.SCHEMATIC, 10, 400),
+                        ifKnown("relief-tolerance", Measure.PRESSURE, Group.SCHEMATIC, 0.5, 50)),
                 Plates.lineAndGauge(),
                 Plates.work(),
                 Plates.oil());
@@ -38,27 +38,8 @@ final class DcPack implements Pattern {
         return new Answers(
                 "NEW",
                 id(),
-                Answers.values(
-                        "dc-voltage",
-                        24.0,
-                        "power",
-                        2.0,
-                        "speed",
-                        2400.0,
-                        "on-time",
-                        40.0,
-                        "cycle",
-                        600.0,
-                        "displacement",
-                        2.0,
-                        "pump-rating",
-                        200.0,
-                        "relief",
-                        150.0,
-                        "work-pressure",
-                        118.0,
-                        "work-flow",
-                        4.0));
+                Answers.values("dc-voltage 24, power 2, speed 2400, on-time 40, cycle 600, displacement 2, "
+                        + "pump-rating 200, relief 150, work-pressure 118, work-flow 4"));
     }
 
     @Override

@@ -4,7 +4,7 @@ import static earlygate.pattern.Question.ifKnown;
 import static earlygate.pattern.Question.needed;
 
 import earlygate.pattern.Question.Group;
-import earlygate.pattern.Question.Kind;
+import earlygate.quantity.Measure;
 import java.util.List;
 
 /** A pump that always gives its whole flow, and the relief that takes what the work doesn't. */
@@ -20,8 +20,8 @@ final class FixedPump implements Pattern {
                 Plates.drive(),
                 Plates.pump(),
                 List.of(
-                        needed("relief", Kind.PRESSURE, Group.SCHEMATIC, 10, 700),
-                        ifKnown("relief-tolerance", Kind.PRESSURE, Group.SCHEMATIC, 0.5, 50)),
+                        needed("relief", Measure.PRESSURE, Group.SCHEMATIC, 10, 700),
+                        ifKnown("relief-tolerance", Measure.PRESSURE, Group.SCHEMATIC, 0.5, 50)),
                 Plates.lineAndGauge(),
                 Plates.work(),
                 Plates.oil());
@@ -32,21 +32,8 @@ final class FixedPump implements Pattern {
         return new Answers(
                 "NEW",
                 id(),
-                Answers.values(
-                        "power",
-                        11.0,
-                        "speed",
-                        1460.0,
-                        "displacement",
-                        22.0,
-                        "pump-rating",
-                        210.0,
-                        "relief",
-                        150.0,
-                        "work-pressure",
-                        120.0,
-                        "work-flow",
-                        28.0));
+                Answers.values("power 11, speed 1460, displacement 22, pump-rating 210, relief 150, work-pressure 120, "
+                        + "work-flow 28"));
     }
 
     @Override

@@ -4,7 +4,7 @@ import static earlygate.pattern.Question.ifKnown;
 import static earlygate.pattern.Question.needed;
 
 import earlygate.pattern.Question.Group;
-import earlygate.pattern.Question.Kind;
+import earlygate.quantity.Measure;
 import java.util.List;
 import java.util.OptionalDouble;
 
@@ -20,18 +20,18 @@ final class HighLow implements Pattern {
         return Pattern.all(
                 Plates.drive(),
                 List.of(
-                        needed("large-displacement", Kind.DISPLACEMENT, Group.PUMP, 0.2, 1000),
-                        needed("small-displacement", Kind.DISPLACEMENT, Group.PUMP, 0.2, 1000),
-                        needed("large-rating", Kind.PRESSURE, Group.PUMP, 20, 700),
-                        needed("pump-rating", Kind.PRESSURE, Group.PUMP, 20, 700),
-                        needed("unload", Kind.PRESSURE, Group.SCHEMATIC, 5, 300),
-                        ifKnown("unload-tolerance", Kind.PRESSURE, Group.SCHEMATIC, 0.5, 50),
-                        needed("relief", Kind.PRESSURE, Group.SCHEMATIC, 10, 700),
-                        ifKnown("relief-tolerance", Kind.PRESSURE, Group.SCHEMATIC, 0.5, 50)),
+                        needed("large-displacement", Measure.DISPLACEMENT, Group.PUMP, 0.2, 1000),
+                        needed("small-displacement", Measure.DISPLACEMENT, Group.PUMP, 0.2, 1000),
+                        needed("large-rating", Measure.PRESSURE, Group.PUMP, 20, 700),
+                        needed("pump-rating", Measure.PRESSURE, Group.PUMP, 20, 700),
+                        needed("unload", Measure.PRESSURE, Group.SCHEMATIC, 5, 300),
+                        ifKnown("unload-tolerance", Measure.PRESSURE, Group.SCHEMATIC, 0.5, 50),
+                        needed("relief", Measure.PRESSURE, Group.SCHEMATIC, 10, 700),
+                        ifKnown("relief-tolerance", Measure.PRESSURE, Group.SCHEMATIC, 0.5, 50)),
                 Plates.lineAndGauge(),
                 List.of(
-                        needed("fast-pressure", Kind.PRESSURE, Group.WORK, 1, 700),
-                        needed("work-pressure", Kind.PRESSURE, Group.WORK, 1, 700)),
+                        needed("fast-pressure", Measure.PRESSURE, Group.WORK, 1, 700),
+                        needed("work-pressure", Measure.PRESSURE, Group.WORK, 1, 700)),
                 Plates.oil());
     }
 
@@ -40,27 +40,8 @@ final class HighLow implements Pattern {
         return new Answers(
                 "NEW",
                 id(),
-                Answers.values(
-                        "power",
-                        11.0,
-                        "speed",
-                        1460.0,
-                        "large-displacement",
-                        45.0,
-                        "small-displacement",
-                        11.0,
-                        "unload",
-                        60.0,
-                        "large-rating",
-                        160.0,
-                        "pump-rating",
-                        250.0,
-                        "relief",
-                        180.0,
-                        "fast-pressure",
-                        35.0,
-                        "work-pressure",
-                        155.0));
+                Answers.values("power 11, speed 1460, large-displacement 45, small-displacement 11, unload 60, "
+                        + "large-rating 160, pump-rating 250, relief 180, fast-pressure 35, work-pressure 155"));
     }
 
     @Override

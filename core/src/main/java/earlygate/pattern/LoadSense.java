@@ -4,7 +4,7 @@ import static earlygate.pattern.Question.ifKnown;
 import static earlygate.pattern.Question.needed;
 
 import earlygate.pattern.Question.Group;
-import earlygate.pattern.Question.Kind;
+import earlygate.quantity.Measure;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -30,12 +30,12 @@ final class LoadSense implements Pattern {
     @Override
     public List<Question> questions() {
         List<Question> schematic = new ArrayList<>(List.of(
-                needed("margin", Kind.PRESSURE, Group.SCHEMATIC, 3, 60),
-                ifKnown("margin-tolerance", Kind.PRESSURE, Group.SCHEMATIC, 0.5, 10)));
+                needed("margin", Measure.PRESSURE, Group.SCHEMATIC, 3, 60),
+                ifKnown("margin-tolerance", Measure.PRESSURE, Group.SCHEMATIC, 0.5, 10)));
         for (int i = 1; i <= sections; i++) {
-            schematic.add(needed("s" + i + "-flow", Kind.FLOW, Group.SCHEMATIC, 1, 1000));
-            schematic.add(ifKnown("s" + i + "-a", Kind.PRESSURE, Group.SCHEMATIC, 10, 700));
-            schematic.add(ifKnown("s" + i + "-b", Kind.PRESSURE, Group.SCHEMATIC, 10, 700));
+            schematic.add(needed("s" + i + "-flow", Measure.FLOW, Group.SCHEMATIC, 1, 1000));
+            schematic.add(ifKnown("s" + i + "-a", Measure.PRESSURE, Group.SCHEMATIC, 10, 700));
+            schematic.add(ifKnown("s" + i + "-b", Measure.PRESSURE, Group.SCHEMATIC, 10, 700));
         }
         return Pattern.all(
                 Plates.drive(),
@@ -49,29 +49,9 @@ final class LoadSense implements Pattern {
 
     @Override
     public Answers example() {
-        Map<String, Double> values = Answers.values(
-                "power",
-                55.0,
-                "speed",
-                1500.0,
-                "displacement",
-                63.0,
-                "pump-rating",
-                280.0,
-                "compensator",
-                200.0,
-                "relief",
-                225.0,
-                "margin",
-                20.0,
-                "work-pressure",
-                140.0,
-                "work-flow",
-                45.0,
-                "low-idle",
-                900.0,
-                "high-idle",
-                2200.0);
+        Map<String, Double> values =
+                Answers.values("power 55, speed 1500, displacement 63, pump-rating 280, compensator 200, relief 225, "
+                        + "margin 20, work-pressure 140, work-flow 45, low-idle 900, high-idle 2200");
         for (int i = 1; i <= sections; i++) {
             values.put("s" + i + "-flow", i == 1 ? 60.0 : 35.0);
             values.put("s" + i + "-a", 165.0 - 10 * i);

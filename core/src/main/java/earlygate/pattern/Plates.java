@@ -4,7 +4,7 @@ import static earlygate.pattern.Question.ifKnown;
 import static earlygate.pattern.Question.needed;
 
 import earlygate.pattern.Question.Group;
-import earlygate.pattern.Question.Kind;
+import earlygate.quantity.Measure;
 import java.util.List;
 
 /** Drives, pumps and reliefs as their plates tell them, and the rules of thumb for what plates don't. */
@@ -21,43 +21,44 @@ final class Plates {
     /** An electric motor; with the speeds between which it idles, an engine. */
     static List<Question> drive() {
         return List.of(
-                needed("power", Kind.POWER, Group.DRIVE, 0.1, 1000),
-                needed("speed", Kind.SPEED, Group.DRIVE, 500, 3600),
-                ifKnown("current", Kind.CURRENT, Group.DRIVE, 0.2, 2000),
-                ifKnown("voltage", Kind.VOLTAGE, Group.DRIVE, 100, 1000),
-                ifKnown("low-idle", Kind.SPEED, Group.DRIVE, 300, 3600),
-                ifKnown("high-idle", Kind.SPEED, Group.DRIVE, 500, 4000));
+                needed("power", Measure.POWER, Group.DRIVE, 0.1, 1000),
+                needed("speed", Measure.SPEED, Group.DRIVE, 500, 3600),
+                ifKnown("current", Measure.CURRENT, Group.DRIVE, 0.2, 2000),
+                ifKnown("voltage", Measure.VOLTAGE, Group.DRIVE, 100, 1000),
+                ifKnown("low-idle", Measure.SPEED, Group.DRIVE, 300, 3600),
+                ifKnown("high-idle", Measure.SPEED, Group.DRIVE, 500, 4000));
     }
 
     static List<Question> pump() {
         return List.of(
-                needed("displacement", Kind.DISPLACEMENT, Group.PUMP, 0.2, 1000),
-                needed("pump-rating", Kind.PRESSURE, Group.PUMP, 20, 700));
+                needed("displacement", Measure.DISPLACEMENT, Group.PUMP, 0.2, 1000),
+                needed("pump-rating", Measure.PRESSURE, Group.PUMP, 20, 700));
     }
 
     static List<Question> compensatorAndRelief() {
         return List.of(
-                needed("compensator", Kind.PRESSURE, Group.SCHEMATIC, 10, 700),
-                ifKnown("compensator-tolerance", Kind.PRESSURE, Group.SCHEMATIC, 0.5, 50),
-                needed("relief", Kind.PRESSURE, Group.SCHEMATIC, 10, 700),
-                ifKnown("relief-tolerance", Kind.PRESSURE, Group.SCHEMATIC, 0.5, 50));
+                needed("compensator", Measure.PRESSURE, Group.SCHEMATIC, 10, 700),
+                ifKnown("compensator-tolerance", Measure.PRESSURE, Group.SCHEMATIC, 0.5, 50),
+                needed("relief", Measure.PRESSURE, Group.SCHEMATIC, 10, 700),
+                ifKnown("relief-tolerance", Measure.PRESSURE, Group.SCHEMATIC, 0.5, 50));
     }
 
     static List<Question> lineAndGauge() {
         return List.of(
-                ifKnown("line-rating", Kind.PRESSURE, Group.SCHEMATIC, 20, 1000),
-                ifKnown("gauge", Kind.PRESSURE, Group.SCHEMATIC, 10, 1000));
+                ifKnown("line-rating", Measure.PRESSURE, Group.SCHEMATIC, 20, 1000),
+                ifKnown("gauge", Measure.PRESSURE, Group.SCHEMATIC, 10, 1000));
     }
 
     static List<Question> work() {
         return List.of(
-                needed("work-pressure", Kind.PRESSURE, Group.WORK, 1, 700),
-                needed("work-flow", Kind.FLOW, Group.WORK, 0.1, 2000));
+                needed("work-pressure", Measure.PRESSURE, Group.WORK, 1, 700),
+                needed("work-flow", Measure.FLOW, Group.WORK, 0.1, 2000));
     }
 
     static List<Question> oil() {
         return List.of(
-                ifKnown("tank", Kind.VOLUME, Group.OIL, 1, 20000), ifKnown("oil", Kind.GRADE, Group.OIL, 10, 460));
+                ifKnown("tank", Measure.VOLUME, Group.OIL, 1, 20000),
+                ifKnown("oil", Measure.GRADE, Group.OIL, 10, 460));
     }
 
     /** @return its name */

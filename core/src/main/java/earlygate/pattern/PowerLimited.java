@@ -3,7 +3,7 @@ package earlygate.pattern;
 import static earlygate.pattern.Question.needed;
 
 import earlygate.pattern.Question.Group;
-import earlygate.pattern.Question.Kind;
+import earlygate.quantity.Measure;
 import java.util.List;
 
 /** A compensated pump that also gives way where pressure times flow would ask too much of its motor. */
@@ -18,7 +18,7 @@ final class PowerLimited implements Pattern {
         return Pattern.all(
                 Plates.drive(),
                 Plates.pump(),
-                List.of(needed("power-limit", Kind.POWER, Group.SCHEMATIC, 0.1, 1000)),
+                List.of(needed("power-limit", Measure.POWER, Group.SCHEMATIC, 0.1, 1000)),
                 Plates.compensatorAndRelief(),
                 Plates.lineAndGauge(),
                 Plates.work(),
@@ -31,24 +31,8 @@ final class PowerLimited implements Pattern {
                 "NEW",
                 id(),
                 Answers.values(
-                        "power",
-                        22.0,
-                        "speed",
-                        1470.0,
-                        "displacement",
-                        63.0,
-                        "pump-rating",
-                        280.0,
-                        "power-limit",
-                        18.0,
-                        "compensator",
-                        210.0,
-                        "relief",
-                        230.0,
-                        "work-pressure",
-                        160.0,
-                        "work-flow",
-                        55.0));
+                        "power 22, speed 1470, displacement 63, pump-rating 280, power-limit 18, compensator 210, "
+                                + "relief 230, work-pressure 160, work-flow 55"));
     }
 
     @Override

@@ -1,6 +1,7 @@
 package earlygate.pattern;
 
 import earlygate.quantity.Keyed;
+import earlygate.quantity.Measure;
 
 /**
  * One number that a pattern asks.
@@ -9,30 +10,7 @@ import earlygate.quantity.Keyed;
  * @param needed without it nothing can be drawn; else a rule of thumb stands in
  * @param least with {@code most} what can be meant, in the unit of the unit file
  */
-public record Question(String key, Kind kind, Group group, boolean needed, double least, double most) {
-    /** What is asked for, and the unit in which the unit file has it. */
-    public enum Kind implements Keyed {
-        PRESSURE("bar"),
-        FLOW("L/min"),
-        DISPLACEMENT("cm³"),
-        POWER("kW"),
-        SPEED("rpm"),
-        CURRENT("A"),
-        VOLTAGE("V"),
-        VOLUME("L"),
-        TORQUE("N·m"),
-        SECONDS("s"),
-        GRADE("cSt"),
-        PERCENT("%"),
-        COUNT("");
-
-        public final String unit;
-
-        Kind(String unit) {
-            this.unit = unit;
-        }
-    }
-
+public record Question(String key, Measure measure, Group group, boolean needed, double least, double most) {
     /** Where on the machine, or on its paper, one reads it. */
     public enum Group implements Keyed {
         DRIVE,
@@ -42,11 +20,11 @@ public record Question(String key, Kind kind, Group group, boolean needed, doubl
         OIL
     }
 
-    static Question needed(String key, Kind kind, Group group, double least, double most) {
-        return new Question(key, kind, group, true, least, most);
+    static Question needed(String key, Measure measure, Group group, double least, double most) {
+        return new Question(key, measure, group, true, least, most);
     }
 
-    static Question ifKnown(String key, Kind kind, Group group, double least, double most) {
-        return new Question(key, kind, group, false, least, most);
+    static Question ifKnown(String key, Measure measure, Group group, double least, double most) {
+        return new Question(key, measure, group, false, least, most);
     }
 }

@@ -4,7 +4,7 @@ import static earlygate.pattern.Question.ifKnown;
 import static earlygate.pattern.Question.needed;
 
 import earlygate.pattern.Question.Group;
-import earlygate.pattern.Question.Kind;
+import earlygate.quantity.Measure;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -24,14 +24,14 @@ final class ReducingBranch implements Pattern {
                 Plates.pump(),
                 Plates.compensatorAndRelief(),
                 List.of(
-                        needed("branch", Kind.PRESSURE, Group.SCHEMATIC, 2, 500),
-                        ifKnown("branch-tolerance", Kind.PRESSURE, Group.SCHEMATIC, 0.5, 50),
-                        ifKnown("branch-rating", Kind.PRESSURE, Group.SCHEMATIC, 10, 700)),
+                        needed("branch", Measure.PRESSURE, Group.SCHEMATIC, 2, 500),
+                        ifKnown("branch-tolerance", Measure.PRESSURE, Group.SCHEMATIC, 0.5, 50),
+                        ifKnown("branch-rating", Measure.PRESSURE, Group.SCHEMATIC, 10, 700)),
                 Plates.lineAndGauge(),
                 Plates.work(),
                 List.of(
-                        needed("branch-work-pressure", Kind.PRESSURE, Group.WORK, 1, 500),
-                        needed("branch-flow", Kind.FLOW, Group.WORK, 0.1, 1000)),
+                        needed("branch-work-pressure", Measure.PRESSURE, Group.WORK, 1, 500),
+                        needed("branch-flow", Measure.FLOW, Group.WORK, 0.1, 1000)),
                 Plates.oil());
     }
 
@@ -39,7 +39,7 @@ final class ReducingBranch implements Pattern {
     public Answers example() {
         Map<String, Double> values =
                 new HashMap<>(new CompensatedPump().example().values());
-        values.putAll(Answers.values("branch", 60.0, "branch-work-pressure", 48.0, "branch-flow", 8.0));
+        values.putAll(Answers.values("branch 60, branch-work-pressure 48, branch-flow 8"));
         return new Answers("NEW", id(), values);
     }
 

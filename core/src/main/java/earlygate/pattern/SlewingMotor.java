@@ -4,7 +4,7 @@ import static earlygate.pattern.Question.ifKnown;
 import static earlygate.pattern.Question.needed;
 
 import earlygate.pattern.Question.Group;
-import earlygate.pattern.Question.Kind;
+import earlygate.quantity.Measure;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -25,9 +25,9 @@ final class SlewingMotor implements Pattern {
                 Plates.pump(),
                 Plates.compensatorAndRelief(),
                 List.of(
-                        needed("cross-port", Kind.PRESSURE, Group.SCHEMATIC, 10, 500),
-                        ifKnown("cross-port-tolerance", Kind.PRESSURE, Group.SCHEMATIC, 0.5, 50),
-                        needed("motor-displacement", Kind.DISPLACEMENT, Group.SCHEMATIC, 1, 10000)),
+                        needed("cross-port", Measure.PRESSURE, Group.SCHEMATIC, 10, 500),
+                        ifKnown("cross-port-tolerance", Measure.PRESSURE, Group.SCHEMATIC, 0.5, 50),
+                        needed("motor-displacement", Measure.DISPLACEMENT, Group.SCHEMATIC, 1, 10000)),
                 Plates.lineAndGauge(),
                 Plates.work(),
                 Plates.oil());
@@ -37,9 +37,8 @@ final class SlewingMotor implements Pattern {
     public Answers example() {
         Map<String, Double> values =
                 new HashMap<>(new CompensatedPump().example().values());
-        values.putAll(Answers.values(
-                "compensator", 135.0, "relief", 152.0, "cross-port", 106.0, "motor-displacement", 400.0));
-        values.putAll(Answers.values("work-pressure", 88.0));
+        values.putAll(Answers.values("compensator 135, relief 152, cross-port 106, motor-displacement 400"));
+        values.putAll(Answers.values("work-pressure 88"));
         return new Answers("NEW", id(), values);
     }
 

@@ -28,6 +28,7 @@ class LayersTest {
             "migration",
             "instruments",
             "calc",
+            "patterns",
             "journal",
             "plans",
             "rig",
