@@ -5,6 +5,7 @@ export const router = createRouter({
   history: createWebHistory(),
   routes: [
     { path: '/', name: 'units', component: UnitsPage },
+    { path: '/new', name: 'new', component: () => import('./begin/BeginPage.vue') },
     { path: '/reckoner', name: 'reckoner', component: () => import('./reckon/ReckonerPage.vue') },
     { path: '/day', name: 'day', component: () => import('./day/DayPage.vue') },
     { path: '/instruments', name: 'instruments', component: () => import('./instruments/InstrumentsPage.vue') },

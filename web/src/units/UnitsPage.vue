@@ -7,10 +7,9 @@ import Menu from 'primevue/menu'
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { asRefused, call, type Refused, type Schema } from '../api/client'
+import { LIKE } from '../begin/useBeginning'
 import Problems from '../display/Problems.vue'
-import { emptyUnit } from '../sheet/newParts'
 import UnitCard from './UnitCard.vue'
-import { copyOf, type UnitFile } from './unitFile'
 import { useUnits, type UnitSummary } from './useUnits'
 
 const { data: units, error, isPending } = useUnits()
@@ -39,23 +38,6 @@ async function importFile(event: Event) {
 
 const router = useRouter()
 const myName = () => localStorage.getItem('name') ?? ''
-const making = ref<{ from: string; tag: string; name: string }>()
-
-/** A new unit begins with a pump line; a copy with everything of the other but its tag, name and runs. */
-async function make() {
-  const m = making.value
-  if (!m) return
-  try {
-    const like = m.from ? (await call<Schema['UnitDocument']>('GET', `/api/units/${m.from}`)).document : undefined
-    const document = like ? { ...(copyOf(like) as UnitFile), tag: m.tag, name: m.name } : emptyUnit(m.tag, m.name)
-    await call('POST', `/api/units/${encodeURIComponent(m.tag)}/revisions`, { base: 0, document, unconfirmed: [], by: myName() }, true)
-    await queries.invalidateQueries({ queryKey: ['units'] })
-    await router.push({ name: 'sheet', params: { tag: m.tag } })
-  } catch (e) {
-    refused.value = asRefused(e)
-  }
-}
-
 const { data: removed } = useQuery({ queryKey: ['removed-units'], queryFn: () => call<Schema['Removed'][]>('GET', '/api/removed-units') })
 
 const menu = ref<InstanceType<typeof Menu>>()
@@ -63,7 +45,7 @@ const chosen = ref<UnitSummary>()
 const ACTIONS = [
   {
     label: say('units.unitsPage.copy'),
-    command: () => (making.value = { from: chosen.value?.tag ?? '', tag: '', name: chosen.value?.name ?? '' }),
+    command: () => void router.push({ name: 'new', query: { by: LIKE + (chosen.value?.tag ?? '') } }),
   },
   {
     label: say('units.unitsPage.remove'),
@@ -101,16 +83,9 @@ async function put(method: string, path: string, done = '') {
     <span class="quiet">{{ say('units.unitsPage.in-the-workshop', units?.length ?? 0) }}</span>
     <span class="gap"></span>
     <input ref="fileInput" type="file" accept=".json,application/json" hidden @change="importFile" />
-    <Button :label="say('units.unitsPage.new-unit')" severity="secondary" outlined @click="making = { from: '', tag: '', name: '' }" />
+    <Button :label="say('units.unitsPage.new-unit')" severity="secondary" outlined @click="router.push({ name: 'new' })" />
     <Button :label="say('units.unitsPage.import-a-unit-file')" severity="secondary" outlined @click="fileInput?.click()" />
   </div>
-  <form v-if="making" class="card making" @submit.prevent="make">
-    <h2>{{ making.from ? say('units.unitsPage.a-unit-like', making.from) : say('units.unitsPage.a-new-unit') }}</h2>
-    <label>{{ say('units.unitsPage.tag') }} <input v-model="making.tag" class="p-inputtext" required maxlength="32" /></label>
-    <label>{{ say('units.unitsPage.name') }} <input v-model="making.name" class="p-inputtext wide" required maxlength="200" /></label>
-    <Button type="submit" :label="say('units.unitsPage.begin-its-sheet')" />
-    <Button :label="say('units.unitsPage.leave-it')" severity="secondary" outlined @click="making = undefined" />
-  </form>
   <Problems :refused="refused" />
   <Problems :refused="loadError" />
   <p v-if="added" class="chip pass" role="status">{{ added }}</p>
@@ -143,21 +118,6 @@ async function put(method: string, path: string, done = '') {
   align-items: center;
   gap: 14px;
   margin: 6px 0 14px;
-}
-.making {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 10px 16px;
-  align-items: center;
-  margin-bottom: 12px;
-}
-.making label {
-  display: inline-flex;
-  gap: 8px;
-  align-items: center;
-}
-.wide {
-  width: 320px;
 }
 .grid {
   display: grid;

@@ -1,4 +1,5 @@
 /** Every word of the screens, by screen. {0}, {1} are what is put in. A missing or unused key fails the build. */
+import { BEGIN } from './begin'
 import { INSTRUMENTS } from './instruments'
 import { PLAN } from './plan'
 import { RECKON } from './reckon'
@@ -10,7 +11,7 @@ import { SHARED } from './shared'
 
 export { FIELDS } from './fields'
 
-export const WORDS = { ...INSTRUMENTS, ...PLAN, ...RECKON, ...RECORD, ...RUN, ...SHEET, ...UNITS, ...SHARED } as const
+export const WORDS = { ...BEGIN, ...INSTRUMENTS, ...PLAN, ...RECKON, ...RECORD, ...RUN, ...SHEET, ...UNITS, ...SHARED } as const
 
 export type Word = keyof typeof WORDS
 

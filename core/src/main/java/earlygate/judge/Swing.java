@@ -76,9 +76,9 @@ public final class Swing {
         return (values[(n - 1) / 2] + values[n / 2]) / 2;
     }
 
-    /** It has come up and has not gone back since: where it stands now is the highest so far. */
-    public boolean cameUp() {
-        return rising;
+    /** It has gone down and has not come up since: where it stands now is not the highest. */
+    public boolean wentDown() {
+        return falling;
     }
 
     /** Forgets what was seen; the next turning points are new ones. */

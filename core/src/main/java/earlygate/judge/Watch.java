@@ -160,9 +160,9 @@ public final class Watch {
         };
     }
 
-    /** The last peak; on the way up for the first time, where it comes to stand. What only sinks has shown no peak. */
+    /** The last peak; before the first one where it stands, unless it has only gone down to there. */
     private static OptionalDouble peak(Swing swing, Settled settled) {
-        return swing.peak().isPresent() || !swing.cameUp() ? swing.peak() : settled.reading();
+        return swing.peak().isPresent() || swing.wentDown() ? swing.peak() : settled.reading();
     }
 
     /** Whether it stands still, and what it then reads. */

@@ -16,7 +16,7 @@ import java.util.regex.Pattern;
 public enum Measure implements Keyed {
     PRESSURE("bar 1", "psi 0.06894757293168", "MPa 10", "kPa 0.01"),
     FLOW("L/min 1", "gpm 3.785411784", "L/s 60", "m3/h 16.666666666667"),
-    DISPLACEMENT("cm3 1", "cc 1", "cm³ 1", "in3 16.387064"),
+    DISPLACEMENT("cm³ 1", "cm3 1", "cc 1", "in³ 16.387064", "in3 16.387064"),
     POWER("kW 1", "hp 0.745699872", "PS 0.73549875", "W 0.001"),
     SPEED("rpm 1", "rev/min 1", "1/min 1"),
     CURRENT("A 1"),

@@ -56,11 +56,11 @@ class JudgeTest {
         goes(swing, 150, 119, knock);
         assertThat(swing.peak()).as("not risen to").isEmpty();
         assertThat(swing.valley()).as("a knock is no turning point").isEmpty();
-        assertThat(swing.cameUp()).isFalse();
+        assertThat(swing.wentDown()).isTrue();
         goes(swing, 119, 140, knock);
         assertThat(swing.valley().getAsDouble()).isCloseTo(119.5, within(0.8));
         assertThat(swing.peak()).as("still rising").isEmpty();
-        assertThat(swing.cameUp()).isTrue();
+        assertThat(swing.wentDown()).isFalse();
         goes(swing, 140, 130, knock);
         assertThat(swing.peak().getAsDouble()).isCloseTo(139.5, within(0.8));
         swing.restart();

@@ -50,9 +50,10 @@ class SheetJourneyTest {
     void aUnitIsBuiltInTheOrderOfItsSchematic() {
         Page page = Served.open("/");
         button(page, "New unit").click();
+        button(page, "A bare sheet").click();
         page.getByLabel("Tag").fill("SL-20");
         page.getByLabel("Name").fill("Sluice paddle drive");
-        button(page, "Begin its sheet").click();
+        button(page, "To its sheet").click();
         assertThat(page.getByRole(AriaRole.ALERT)).isVisible();
         button(page, "Parts").click();
         chapter(page, "Prime movers");

@@ -30,6 +30,7 @@ class SinglePage implements WebMvcConfigurer {
 
     @GetMapping({
         "/",
+        "/new",
         "/reckoner",
         "/day",
         "/instruments",

@@ -1,0 +1,101 @@
+package earlygate.server;
+
+import static earlygate.server.Server.object;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import earlygate.server.Server.Answer;
+import java.util.Map;
+import org.junit.jupiter.api.Test;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.ObjectNode;
+
+/** A sheet begun from a pattern, over HTTP: asked in words, answered as paper has it, saved and planned as any other. */
+class PatternsTest extends OnAServer {
+    private static ObjectNode answers(Map<String, String> typed) {
+        ObjectNode request = object().put("tag", "PT-01").put("name", "Weir crane");
+        ObjectNode answers = request.putObject("answers");
+        typed.forEach(answers::put);
+        return request;
+    }
+
+    @Test
+    void eachIsAskedInWordsAndItsExampleHasAPlan() {
+        JsonNode patterns = server.get("/api/patterns").json();
+        assertThat(patterns.size()).isGreaterThanOrEqualTo(17);
+        for (JsonNode p : patterns) {
+            assertThat(p.get("title").asString()).isNotBlank().doesNotContain("{", "pattern.");
+            assertThat(p.get("tells").asString()).isNotBlank().doesNotContain("{", "pattern.");
+            for (JsonNode q : p.get("questions")) {
+                assertThat(q.get("label").asString() + q.get("where").asString() + q.get("groupTitle"))
+                        .doesNotContain("{", "pattern.");
+                assertThat(q.get("units")).isNotEmpty();
+            }
+            ObjectNode request = object();
+            request.set("unit", p.get("example"));
+            JsonNode plan = server.post("/api/calc/plan", request).json();
+            assertThat(plan.get("refused")).as(p.get("id").asString()).isEmpty();
+            assertThat(plan.get("phases")).isNotEmpty();
+        }
+    }
+
+    /** 2611 psi are 180 bar, 1.34 in³ are 22 cm³, 15 hp are 11.2 kW. */
+    @Test
+    void answersStandInTheUnitsOfThePaper() {
+        Map<String, String> typed = Map.of(
+                "power",
+                "15 hp",
+                "speed",
+                "1460",
+                "displacement",
+                "1,3425 in3",
+                "pump-rating",
+                "25 MPa",
+                "relief",
+                "2611 psi",
+                "work-pressure",
+                "120",
+                "work-flow",
+                "7.4 gpm");
+        JsonNode drawn = server.post("/api/patterns/fixed-pump", answers(typed)).json();
+        JsonNode unit = drawn.get("document");
+        assertThat(unit.at("/targets/0/pressureBar").asDouble()).isBetween(179.9, 180.1);
+        assertThat(unit.at("/components/0/ratedPowerKw").asDouble()).isBetween(11.18, 11.19);
+        assertThat(unit.at("/components/1/displacementCm3").asDouble()).isBetween(21.9, 22.1);
+        assertThat(unit.at("/components/1/ratedPressureBar").asDouble()).isEqualTo(250);
+        assertThat(unit.at("/work/0/flowLpm").asDouble()).isBetween(28.0, 28.1);
+        assertThat(drawn.get("problems")).isEmpty();
+        ObjectNode save = object().put("base", 0).put("by", "A. Marsh");
+        save.set("document", unit);
+        save.set("unconfirmed", drawn.get("unconfirmed"));
+        Answer saved = server.post("/api/units/PT-01/revisions", save);
+        assertThat(saved.status()).as(saved.text()).isEqualTo(201);
+        assertThat(server.get("/api/units/PT-01").json().get("unconfirmed")).isEqualTo(drawn.get("unconfirmed"));
+        ObjectNode request = object();
+        request.set("unit", unit);
+        assertThat(server.post("/api/calc/plan", request).json().get("refused")).isEmpty();
+    }
+
+    @Test
+    void whatIsOpenOrWrongIsSaid() {
+        JsonNode open = server.post("/api/patterns/fixed-pump", answers(Map.of("power", "11")))
+                .json();
+        assertThat(open.get("document").isNull()).isTrue();
+        assertThat(open.get("open").toString()).contains("speed", "relief").doesNotContain("power", "tank");
+        JsonNode wrong = server.post(
+                        "/api/patterns/fixed-pump",
+                        answers(Map.of(
+                                "power", "-3", "speed", "fast", "relief", "150 bars", "tank", "1000000", "oil", "2")))
+                .json();
+        assertThat(wrong.at("/wrong/power").asString()).contains("below zero");
+        assertThat(wrong.at("/wrong/speed").asString()).contains("\"fast\" is no number");
+        assertThat(wrong.at("/wrong/relief").asString())
+                .contains("\"bars\" is no unit")
+                .contains("bar, psi");
+        assertThat(wrong.at("/wrong/tank").asString()).contains("1000000 is too much here: 20000 L at most");
+        assertThat(wrong.at("/wrong/oil").asString()).contains("10 cSt at least");
+        Answer nobody = server.post("/api/patterns/steam", answers(Map.of()));
+        assertThat(nobody.status()).isEqualTo(404);
+        assertThat(nobody.problem()).contains("steam");
+        assertThat(server.post("/api/patterns/fixed-pump", object()).status()).isEqualTo(200);
+    }
+}
