@@ -41,7 +41,7 @@ function read(text: string): Given {
 }
 watch(given, (now) => (kept.value = JSON.stringify(now)), { deep: true })
 
-const { drawn, sheet, refused } = useBeginning(by, given)
+const { drawn, sheet, refused, drawNow } = useBeginning(by, given)
 const saveRefused = ref<Refused | null>(null)
 
 const sections = computed({
@@ -49,22 +49,22 @@ const sections = computed({
   set: (n) => void router.replace({ query: { by: `load-sense-${n}` } }),
 })
 const named = computed(() => given.value.tag.trim() !== '' && given.value.name.trim() !== '')
-const ready = computed(() => named.value && !!drawn.value?.document && !drawn.value.problems.length)
 
 function choose(pick: string) {
   void router.push({ query: { by: pick } })
 }
 
 async function keep(then: 'plan' | 'sheet') {
-  const made = drawn.value
-  if (!made?.document || !ready.value) {
-    focusOpen()
-    return
-  }
   saveRefused.value = null
-  const tag = given.value.tag.trim()
-  const document = { ...(made.document as object), tag, name: given.value.name.trim() }
   try {
+    // What was typed a moment ago belongs to it.
+    const made = await drawNow()
+    if (!named.value || !made?.document || made.problems.length) {
+      focusOpen()
+      return
+    }
+    const tag = given.value.tag.trim()
+    const document = { ...made.document, tag, name: given.value.name.trim() }
     const body = { base: 0, document, unconfirmed: made.unconfirmed, by: localStorage.getItem('name') ?? '' }
     await call('POST', `/api/units/${encodeURIComponent(tag)}/revisions`, body, true)
     kept.value = ''

@@ -73,7 +73,15 @@ export function useBeginning(by: Ref<string>, given: Ref<Given>) {
     { deep: true, immediate: true },
   )
   onScopeDispose(() => clearTimeout(waiting))
-  return { drawn, sheet, refused }
+
+  /** Drawn from what stands there this moment, whatever is still under way. */
+  async function drawNow() {
+    clearTimeout(waiting)
+    asked++
+    drawn.value = await draw()
+    return drawn.value
+  }
+  return { drawn, sheet, refused, drawNow }
 }
 
 function whole(document: UnitFile): Schema['DrawnView'] {
