@@ -8,11 +8,12 @@ import { useRoute, useRouter } from 'vue-router'
 import { asRefused, call, type Refused } from '../api/client'
 import Problems from '../display/Problems.vue'
 import { useKept } from '../run/kept'
+import { LIKE } from '../units/unitFile'
 import { say } from '../words'
 import Drawn from './Drawn.vue'
 import PatternCards from './PatternCards.vue'
 import PlateForm from './PlateForm.vue'
-import { LIKE, useBeginning, usePatterns, type Given } from './useBeginning'
+import { useBeginning, usePatterns, type Given } from './useBeginning'
 
 /** A new unit: a circuit is chosen, its plates are read off, and its plan is at hand. */
 const route = useRoute()

@@ -2,10 +2,10 @@
 import Select from 'primevue/select'
 import { computed, ref } from 'vue'
 import Circuit from '../circuit/Circuit.vue'
-import type { UnitFile } from '../units/unitFile'
+import { LIKE, type UnitFile } from '../units/unitFile'
 import { useUnits } from '../units/useUnits'
 import { say } from '../words'
-import { EMPTY, LIKE, type PatternView } from './useBeginning'
+import { EMPTY, type PatternView } from './useBeginning'
 
 /** The circuits that units are built by, each drawn small; a unit that is there; or a bare sheet. */
 const props = defineProps<{ patterns: PatternView[] }>()

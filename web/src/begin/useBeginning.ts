@@ -4,12 +4,11 @@ import { asRefused, call, type Refused, type Schema } from '../api/client'
 import { useDisplay } from '../display/display'
 import { emptyUnit } from '../sheet/newParts'
 import { AT_REST, situationOf } from '../sheet/useSheet'
-import { copyOf, type UnitFile } from '../units/unitFile'
+import { copyOf, LIKE, type UnitFile } from '../units/unitFile'
 
 export type PatternView = Schema['PatternView']
 
-/** How a sheet begins: by a pattern's key, like a unit that is there, or with nothing but a line. */
-export const LIKE = 'like:'
+/** A sheet begins by a pattern's key, like a unit that is there, or with nothing but a line. */
 export const EMPTY = 'empty'
 
 export interface Given {

@@ -7,9 +7,9 @@ import Menu from 'primevue/menu'
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { asRefused, call, type Refused, type Schema } from '../api/client'
-import { LIKE } from '../begin/useBeginning'
 import Problems from '../display/Problems.vue'
 import UnitCard from './UnitCard.vue'
+import { LIKE } from './unitFile'
 import { useUnits, type UnitSummary } from './useUnits'
 
 const { data: units, error, isPending } = useUnits()

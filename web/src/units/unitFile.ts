@@ -30,6 +30,9 @@ export interface UnitComponent {
 
 export const TANK = 'T'
 
+/** Before the tag of the unit that a new one is to be like. */
+export const LIKE = 'like:'
+
 /** A copy that shares nothing with the original, also of a reactive one. */
 export function copyOf<T>(value: T): T {
   return JSON.parse(JSON.stringify(value)) as T

@@ -8,8 +8,8 @@ import java.util.OptionalDouble;
  * its standard errors on top, stays within 0.05 % of the reading per second, and what an exponential approach would still
  * add ({@link Approach}), with 1.7 of its doubts, is under 0.42 %. So noise alone doesn't keep a steady needle from
  * settling, it only asks for a longer look, and a slow creep is never called still. A lone spike, beyond five
- * standard deviations of the rest, is left out. Near zero a tenth of full scale stands in for the reading: a gauge tells no more there. Times in
- * s, values in any one unit. Source: least squares; the standard error of a slope over W seconds falls with W^1.5.
+ * standard deviations of the rest, is left out. Near zero a tenth of full scale stands in for the reading: a gauge tells
+ * no more there. Times in s, values in any one unit. Source: least squares; the standard error of a slope over W seconds falls with W^1.5.
  */
 public final class Settled {
     public static final double WINDOW_S = 3;

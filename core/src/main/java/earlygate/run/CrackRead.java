@@ -139,8 +139,10 @@ public record CrackRead(double heldPa, double fallPa, State state, Optional<Reli
             Optional<AmongReadings> fall = fall();
             if (fall.isPresent()) {
                 double held = fall.get().held();
-                return new CrackRead(
-                        held, held - now, State.FELL, run.answers().stands(step, held, now, Optional.empty()));
+                // Turned further since it was read, it stands elsewhere by now.
+                Optional<ReliefPlace> stands =
+                        read ? run.answers().stands(step, held, now, Optional.empty()) : Optional.empty();
+                return new CrackRead(held, held - now, State.FELL, stands);
             }
             boolean suspected = AmongReadings.suspects(times(), pa(reads), byEye);
             double held = middle(suspected ? reads.subList(0, reads.size() - 1) : reads);

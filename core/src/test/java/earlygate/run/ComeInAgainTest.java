@@ -126,6 +126,11 @@ class ComeInAgainTest {
         assertThat(found.stands().orElseThrow().settingPa())
                 .as("below what the gauge shows now: the pump still gives")
                 .isLessThan(172.9 * BAR);
+        lg.turns(crack, -1 / 16.0);
+        assertThat(CrackRead.of(lg.state(), crack).orElseThrow().stands())
+                .as("not read since it was turned")
+                .isEmpty();
+        lg.then(new RunEvent.Struck(crack.id(), lg.state().lastSeq()));
         // Turned in, the line comes up again to what it held: the next fall is seen against that, at the first reading.
         lg.turns(crack, 2 / 16.0)
                 .reads(crack, "G1", 176.1)

@@ -99,7 +99,7 @@ final class Technician extends Hands {
             turn(next);
             idle = 0;
         } else if (relock.matches()) {
-            press(screw().getByText("Nut tight"));
+            // Slackened and waited for by the turn itself.
             turn(relock);
             press(screw().getByText("Nut slack"));
         } else {
