@@ -37,7 +37,8 @@ export function useBeginning(by: Ref<string>, given: Ref<Given>) {
       const from = by.value.slice(LIKE.length)
       const like = await call<Schema['UnitDocument']>('GET', `/api/units/${encodeURIComponent(from)}`)
       const unit = copyOf(like.document) as UnitFile
-      return whole({ ...unit, tag: tag || unit.tag, name: name || unit.name })
+      // What nobody has confirmed there is nobody's word here either.
+      return { ...whole({ ...unit, tag: tag || unit.tag, name: name || unit.name }), unconfirmed: like.unconfirmed }
     }
     return call<Schema['DrawnView']>('POST', `/api/patterns/${by.value}`, { tag, name, answers })
   }

@@ -38,7 +38,7 @@ const goal = computed(() => {
   return g && g.kind !== 'turns' && g.kind !== 'end' ? g : undefined
 })
 const generalProblem = computed(() => (props.refused && props.refused.places[0]?.path !== 'reading' ? props.refused : null))
-const { wrong, backsOut, crackedAt, readsOn, goalGauge, reading, primary } = usePrimary(props)
+const { wrong, backsOut, crackedAt, readsOn, onlyHeard, goalGauge, reading, primary } = usePrimary(props)
 const mayMark = computed(() => backsOut.value && !props.run.crack && (props.run.practice ? !!props.live : !!props.run.crackRead))
 
 function isPart(instrument: string) {
@@ -164,7 +164,7 @@ onBeforeUnmount(() => window.removeEventListener('keydown', onKey))
       <button type="button" class="primary" :disabled="primary.waits !== undefined" @click="act">
         {{ primary.label }} <span class="small">{{ primary.waits ?? say('run.stepCard.enter') }}</span>
       </button>
-      <StepChoices :run="run" :step="step" :cracked-at="crackedAt" :may-mark="mayMark" :send="send" />
+      <StepChoices :run="run" :step="step" :cracked-at="onlyHeard ? undefined : crackedAt" :may-mark="mayMark" :send="send" />
     </div>
     <ul v-if="run.missing.length && !run.mayDeviate" class="small quiet missing">
       <li v-for="m in run.missing" :key="m">{{ m }}</li>

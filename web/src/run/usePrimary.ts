@@ -30,6 +30,16 @@ export function usePrimary(props: At) {
   /** Backing out, each reading is one of many; locked, the one that is typed is where it passes. */
   const readsOn = computed(() => backsOut.value && !props.run.practice && props.step.kind !== 'lock' && !props.run.crack)
 
+  /** Marked by hand, and nothing bears it out yet. */
+  const onlyHeard = computed(
+    () =>
+      props.run.practice &&
+      props.step.kind !== 'lock' &&
+      props.run.crack?.foundBar == null &&
+      props.run.crack?.tappedBar != null &&
+      props.run.crack.standsBar == null,
+  )
+
   function reading(instrument: string) {
     return props.run.readings.find((r) => r.instrument === instrument)
   }
@@ -83,7 +93,7 @@ export function usePrimary(props: At) {
       return { label: deed, event: { kind: 'step-done', step } }
     }
     const unread = props.step.expect.find((e) => !reading(e.testPoint))
-    if (backsOut.value && !reading(goalGauge.value?.testPoint ?? '')) {
+    if (backsOut.value && (!reading(goalGauge.value?.testPoint ?? '') || onlyHeard.value)) {
       const crack = crackedAt.value
       const locked = props.step.kind === 'lock'
       const typed = say(
@@ -115,5 +125,5 @@ export function usePrimary(props: At) {
     }
   })
 
-  return { wrong, backsOut, crackedAt, readsOn, goalGauge, reading, primary }
+  return { wrong, backsOut, crackedAt, readsOn, onlyHeard, goalGauge, reading, primary }
 }

@@ -23,6 +23,8 @@ public record CrackSearch(double atS, double held, double heldError) {
     private static final double READ = 3.3;
 
     private static final double SUSPECT = 2.5;
+    /** An ear has said that it passes: the gauge need only bear it out. */
+    private static final double HEARD = 3;
     /** Blocks that must stand before, and single readings. */
     private static final int BEFORE = 3;
 
@@ -48,6 +50,27 @@ public record CrackSearch(double atS, double held, double heldError) {
     }
 
     /**
+     * Whether the gauge has fallen since a moment at which a hand heard it, and what it held before; a look at one moment
+     * alone, so that less of a fall is enough. Empty while it has not.
+     */
+    static Optional<CrackSearch> heard(double[] times, double[] gauge, double atS) {
+        Blocks g = new Blocks(times, gauge);
+        int from = 0;
+        while (from < g.n && g.time[from] < atS) {
+            from++;
+        }
+        // A turn takes its time: what begins with the last block is not seen yet.
+        from = Math.min(from, g.n - 1);
+        if (from < BEFORE) {
+            return Optional.empty();
+        }
+        Fall fall = Fall.at(g, from, false, DRIFT * g.mean[0], -1);
+        return -fall.z() > HEARD
+                ? Optional.of(new CrackSearch(atS, fall.level(), fall.levelError()))
+                : Optional.empty();
+    }
+
+    /**
      * The same where a gauge is read and typed now and then.
      *
      * @param first which reading is the first that lies lower
@@ -67,11 +90,12 @@ public record CrackSearch(double atS, double held, double heldError) {
         /** Whether some of them, if only the last one, are lower than the others let expect: a crack, or a slip. */
         public static boolean suspects(double[] times, double[] gauge, double error) {
             int n = gauge.length;
-            return n > 1
-                    && (search(times, gauge, error).best(-1) != null
-                            || -Fall.at(blocks(times, gauge, error), n - 1, false, DRIFT * gauge[0], -1)
-                                            .z()
-                                    > SUSPECT);
+            if (n < 2) {
+                return false;
+            }
+            Search search = search(times, gauge, error);
+            double last = -Fall.at(search.g, n - 1, false, DRIFT * gauge[0], -1).z();
+            return last > SUSPECT || search.best(-1) != null;
         }
 
         private static Search search(double[] times, double[] gauge, double error) {

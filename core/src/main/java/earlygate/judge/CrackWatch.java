@@ -110,7 +110,7 @@ final class CrackWatch {
         return new Watch.Cracks(held, found.isPresent(), fall, place);
     }
 
-    /** The same where a hand says that it passes now, and nothing was found yet. */
+    /** The same where a hand says that it passes now, and nothing was found yet; empty while the gauge doesn't bear it out. */
     Optional<ReliefPlace> placeAtTap() {
         if (place.isPresent() || samples.isEmpty() || held.isEmpty()) {
             return place;
@@ -118,6 +118,9 @@ final class CrackWatch {
         double now = samples.get(samples.size() - 1)[0];
         double atS = turns.isEmpty() ? now : turns.get(turns.size() - 1).atS();
         Optional<double[]> amps = drawn ? Optional.of(column(2)) : Optional.empty();
-        return placed(new ReliefPlace.Stream(column(0), column(1), amps), new CrackSearch(atS, held.orElseThrow(), 0));
+        double[] times = column(0);
+        double[] gauge = column(1);
+        return CrackSearch.heard(times, gauge, atS)
+                .flatMap(crack -> placed(new ReliefPlace.Stream(times, gauge, amps), crack));
     }
 }

@@ -10,7 +10,7 @@ public record Answers(String tag, String name, Map<String, Double> values) {
         values = Map.copyOf(values);
     }
 
-    /** Written as {@code power 15, speed 1460}. */
+    /** Written as {@code power 15, speed 1460}; what is said again counts. */
     static Map<String, Double> values(String written) {
         Map<String, Double> values = new HashMap<>();
         for (String one : written.split(", ")) {

@@ -6,9 +6,7 @@ import static earlygate.pattern.Question.needed;
 import earlygate.pattern.Question.Group;
 import earlygate.quantity.Keyed;
 import earlygate.quantity.Measure;
-import java.util.ArrayList;
 import java.util.List;
-import java.util.Map;
 import java.util.OptionalDouble;
 import tools.jackson.databind.node.ObjectNode;
 
@@ -34,29 +32,29 @@ final class Charging implements Pattern {
 
     @Override
     public List<Question> questions() {
-        List<Question> schematic = new ArrayList<>();
-        schematic.add(needed("relief", Measure.PRESSURE, Group.SCHEMATIC, 10, 700));
-        schematic.add(ifKnown("relief-tolerance", Measure.PRESSURE, Group.SCHEMATIC, 0.5, 50));
-        if (by == By.DIFFERENTIAL_VALVE) {
-            schematic.add(needed("cut-out", Measure.PRESSURE, Group.SCHEMATIC, 10, 700));
-            schematic.add(ifKnown("cut-out-tolerance", Measure.PRESSURE, Group.SCHEMATIC, 0.5, 50));
-            schematic.add(ifKnown("differential", Measure.PERCENT, Group.SCHEMATIC, 5, 40));
-        }
-        schematic.add(needed("accumulator", Measure.VOLUME, Group.SCHEMATIC, 0.1, 500));
-        schematic.add(needed("precharge", Measure.PRESSURE, Group.SCHEMATIC, 1, 400));
+        List<Question> differential = by != By.DIFFERENTIAL_VALVE
+                ? List.of()
+                : Pattern.all(
+                        Plates.target("cut-out", 10, 700),
+                        List.of(ifKnown("differential", Measure.PERCENT, Group.SCHEMATIC, 5, 40)));
         return Pattern.all(
-                Plates.drive(), Plates.pump(), schematic, Plates.lineAndGauge(), Plates.work(), Plates.oil());
+                Plates.drive(),
+                Plates.pump(),
+                Plates.target("relief", 10, 700),
+                differential,
+                List.of(
+                        needed("accumulator", Measure.VOLUME, Group.SCHEMATIC, 0.1, 500),
+                        needed("precharge", Measure.PRESSURE, Group.SCHEMATIC, 1, 400)),
+                Plates.lineAndGauge(),
+                Plates.work(),
+                Plates.oil());
     }
 
     @Override
-    public Answers example() {
-        Map<String, Double> values =
-                Answers.values("power 7.5, speed 1455, displacement 14, pump-rating 250, relief 160, accumulator 10, "
-                        + "precharge 95, work-pressure 100, work-flow 15");
-        if (by == By.DIFFERENTIAL_VALVE) {
-            values.put("cut-out", 138.0);
-        }
-        return new Answers("NEW", id(), values);
+    public String often() {
+        return "power 7.5, speed 1455, displacement 14, pump-rating 250, relief 160, accumulator 10, "
+                + "precharge 95, work-pressure 100, work-flow 15"
+                + (by == By.DIFFERENTIAL_VALVE ? ", cut-out 138" : "");
     }
 
     @Override
@@ -71,18 +69,13 @@ final class Charging implements Pattern {
         Plates.pump(d, "P1", drive, "P", a.get("displacement"), rating);
         Part main = Plates.relief(d, "RV1", "P", "T", relief, flow, true).set("role", "main");
         letsItRest(d, a, main, flow);
-        HighLow.check(d, "P", "A", flow);
+        Plates.check(d, "P", "A", flow);
         d.part("AC1", "accumulator")
                 .set("line", "A")
                 .set("volumeL", a.get("accumulator"))
                 .set("prechargeBar", a.get("precharge"))
                 .assume("polytropic", 1.2);
-        d.part("BV1", "throttle")
-                .set("a", "A")
-                .set("b", "T")
-                .assume("ratedFlowLpm", 20)
-                .assume("ratedDropBar", 100)
-                .set("purpose", "bleed");
+        Plates.restriction(d, "BV1", "throttle", "A", "T", 20, 100).set("purpose", "bleed");
         Plates.load(d, "TV1", "A", "T", flow);
         d.gauge("G1", "P", OptionalDouble.empty(), relief);
         d.gauge("G2", "A", a.asked("gauge"), relief);
@@ -110,17 +103,7 @@ final class Charging implements Pattern {
 
     private static void differentialValve(Draft d, Answers a, double flow) {
         double cutOut = a.get("cut-out");
-        double most = Plates.fits(1.3 * cutOut);
-        double least = Math.min(40, cutOut / 3);
-        Part valve = d.part("UV1", "unloading-valve")
-                .set("inlet", "P")
-                .set("outlet", "T")
-                .set("pilot", "A")
-                .assume("settingBar", cutOut)
-                .assume("ratedFlowLpm", Plates.size(1.3 * flow))
-                .assume("ratedDropBar", 4)
-                .assume("rangeBar", least, most)
-                .assume("barPerTurn", Math.max(2, Math.round((most - least) / 6)));
+        Part valve = Plates.unloading(d, "P", "A", cutOut, flow, Math.min(40, cutOut / 3), Plates.fits(1.3 * cutOut));
         if (a.has("differential")) {
             valve.set("differential", a.get("differential") / 100);
         } else {

@@ -4,6 +4,9 @@ import java.util.List;
 
 /** A pump that holds its line by its own compensator, and a relief behind it. */
 final class CompensatedPump implements Pattern {
+    static final String OFTEN = "power 15, speed 1460, displacement 28, pump-rating 210, compensator 150, relief 172, "
+            + "work-pressure 125, work-flow 30";
+
     @Override
     public String id() {
         return "compensated-pump";
@@ -21,12 +24,8 @@ final class CompensatedPump implements Pattern {
     }
 
     @Override
-    public Answers example() {
-        return new Answers(
-                "NEW",
-                id(),
-                Answers.values("power 15, speed 1460, displacement 28, pump-rating 210, compensator 150, relief 172, "
-                        + "work-pressure 125, work-flow 30"));
+    public String often() {
+        return OFTEN;
     }
 
     @Override

@@ -25,21 +25,17 @@ final class DcPack implements Pattern {
                         needed("on-time", Measure.TIME, Group.DRIVE, 2, 3600),
                         needed("cycle", Measure.TIME, Group.DRIVE, 10, 36000),
                         needed("displacement", Measure.DISPLACEMENT, Group.PUMP, 0.1, 50),
-                        needed("pump-rating", Measure.PRESSURE, Group.PUMP, 20, 400),
-                        needed("relief", Measure.PRESSURE, Group.SCHEMATIC, 10, 400),
-                        ifKnown("relief-tolerance", Measure.PRESSURE, Group.SCHEMATIC, 0.5, 50)),
+                        needed("pump-rating", Measure.PRESSURE, Group.PUMP, 20, 400)),
+                Plates.target("relief", 10, 400),
                 Plates.lineAndGauge(),
                 Plates.work(),
                 Plates.oil());
     }
 
     @Override
-    public Answers example() {
-        return new Answers(
-                "NEW",
-                id(),
-                Answers.values("dc-voltage 24, power 2, speed 2400, on-time 40, cycle 600, displacement 2, "
-                        + "pump-rating 200, relief 150, work-pressure 118, work-flow 4"));
+    public String often() {
+        return "dc-voltage 24, power 2, speed 2400, on-time 40, cycle 600, displacement 2, "
+                + "pump-rating 200, relief 150, work-pressure 118, work-flow 4";
     }
 
     @Override
@@ -63,7 +59,7 @@ final class DcPack implements Pattern {
                 .set("cycleS", a.get("cycle"));
         Plates.pump(d, "P1", "M1", "P", a.get("displacement"), rating);
         Plates.relief(d, "RV1", "P", "T", relief, flow, false).set("role", "main");
-        HighLow.check(d, "P", "A", flow);
+        Plates.check(d, "P", "A", flow);
         d.part("C1", "cylinder")
                 .set("cap", "A")
                 .set("rod", "T")

@@ -33,9 +33,18 @@ final class Draft {
         return new Part(node, list + "." + id, assumed);
     }
 
-    void line(String id, String name, OptionalDouble rating, double otherwise, double volumeL) {
+    void line(String id, String name, double rating, double volumeL) {
+        entry("lines", id)
+                .set("id", id)
+                .set("name", name)
+                .set("ratingBar", rating)
+                .assume("volumeL", volumeL);
+    }
+
+    /** As weak as its pump, where nobody says that some part of it is weaker. */
+    void line(String id, String name, OptionalDouble rating, double pumps, double volumeL) {
         Part line = entry("lines", id).set("id", id).set("name", name);
-        line.answered("ratingBar", rating, otherwise).assume("volumeL", volumeL);
+        line.answered("ratingBar", rating, pumps).assume("volumeL", volumeL);
     }
 
     Part part(String id, String type) {
@@ -72,11 +81,6 @@ final class Draft {
                 .set("line", line)
                 .set("pressureBar", bar)
                 .set("flowLpm", lpm);
-    }
-
-    /** Somebody's rule of thumb, not an answer. */
-    void assumed(String path) {
-        assumed.add(path);
     }
 
     Pattern.Sheet sheet() {

@@ -1,10 +1,5 @@
 package earlygate.pattern;
 
-import static earlygate.pattern.Question.ifKnown;
-import static earlygate.pattern.Question.needed;
-
-import earlygate.pattern.Question.Group;
-import earlygate.quantity.Measure;
 import java.util.List;
 
 /** A pump that always gives its whole flow, and the relief that takes what the work doesn't. */
@@ -19,21 +14,16 @@ final class FixedPump implements Pattern {
         return Pattern.all(
                 Plates.drive(),
                 Plates.pump(),
-                List.of(
-                        needed("relief", Measure.PRESSURE, Group.SCHEMATIC, 10, 700),
-                        ifKnown("relief-tolerance", Measure.PRESSURE, Group.SCHEMATIC, 0.5, 50)),
+                Plates.target("relief", 10, 700),
                 Plates.lineAndGauge(),
                 Plates.work(),
                 Plates.oil());
     }
 
     @Override
-    public Answers example() {
-        return new Answers(
-                "NEW",
-                id(),
-                Answers.values("power 11, speed 1460, displacement 22, pump-rating 210, relief 150, work-pressure 120, "
-                        + "work-flow 28"));
+    public String often() {
+        return "power 11, speed 1460, displacement 22, pump-rating 210, relief 150, work-pressure 120, "
+                + "work-flow 28";
     }
 
     @Override

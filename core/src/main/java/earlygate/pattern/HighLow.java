@@ -1,6 +1,5 @@
 package earlygate.pattern;
 
-import static earlygate.pattern.Question.ifKnown;
 import static earlygate.pattern.Question.needed;
 
 import earlygate.pattern.Question.Group;
@@ -23,11 +22,9 @@ final class HighLow implements Pattern {
                         needed("large-displacement", Measure.DISPLACEMENT, Group.PUMP, 0.2, 1000),
                         needed("small-displacement", Measure.DISPLACEMENT, Group.PUMP, 0.2, 1000),
                         needed("large-rating", Measure.PRESSURE, Group.PUMP, 20, 700),
-                        needed("pump-rating", Measure.PRESSURE, Group.PUMP, 20, 700),
-                        needed("unload", Measure.PRESSURE, Group.SCHEMATIC, 5, 300),
-                        ifKnown("unload-tolerance", Measure.PRESSURE, Group.SCHEMATIC, 0.5, 50),
-                        needed("relief", Measure.PRESSURE, Group.SCHEMATIC, 10, 700),
-                        ifKnown("relief-tolerance", Measure.PRESSURE, Group.SCHEMATIC, 0.5, 50)),
+                        needed("pump-rating", Measure.PRESSURE, Group.PUMP, 20, 700)),
+                Plates.target("unload", 5, 300),
+                Plates.target("relief", 10, 700),
                 Plates.lineAndGauge(),
                 List.of(
                         needed("fast-pressure", Measure.PRESSURE, Group.WORK, 1, 700),
@@ -36,12 +33,9 @@ final class HighLow implements Pattern {
     }
 
     @Override
-    public Answers example() {
-        return new Answers(
-                "NEW",
-                id(),
-                Answers.values("power 11, speed 1460, large-displacement 45, small-displacement 11, unload 60, "
-                        + "large-rating 160, pump-rating 250, relief 180, fast-pressure 35, work-pressure 155"));
+    public String often() {
+        return "power 11, speed 1460, large-displacement 45, small-displacement 11, unload 60, "
+                + "large-rating 160, pump-rating 250, relief 180, fast-pressure 35, work-pressure 155";
     }
 
     @Override
@@ -58,17 +52,8 @@ final class HighLow implements Pattern {
         String drive = Plates.drive(d, a);
         Plates.pump(d, "P1", drive, "L", a.get("large-displacement"), largeRating);
         Plates.pump(d, "P2", drive, "P", a.get("small-displacement"), smallRating);
-        double most = Plates.fits(2 * unload);
-        d.part("UV1", "unloading-valve")
-                .set("inlet", "L")
-                .set("outlet", "T")
-                .set("pilot", "P")
-                .assume("settingBar", unload)
-                .assume("ratedFlowLpm", Plates.size(1.3 * large))
-                .assume("ratedDropBar", 4)
-                .assume("rangeBar", Math.min(15, unload / 3), most)
-                .assume("barPerTurn", Math.max(2, Math.round((most - 15) / 6)));
-        check(d, "L", "P", large);
+        Plates.unloading(d, "L", "P", unload, large, Math.min(15, unload / 3), Plates.fits(2 * unload));
+        Plates.check(d, "L", "P", large);
         Plates.relief(d, "RV1", "P", "T", relief, small + large, true).set("role", "main");
         Plates.load(d, "TV1", "P", "T", large + small);
         d.gauge("G1", "L", OptionalDouble.empty(), unload);
@@ -78,13 +63,5 @@ final class HighLow implements Pattern {
         d.work("W1", "fast approach", "P", a.get("fast-pressure"), Math.floor(0.9 * (large + small)));
         d.work("W2", "pressing", "P", a.get("work-pressure"), Plates.tenths(0.85 * small));
         return d.sheet();
-    }
-
-    static void check(Draft d, String from, String to, double flow) {
-        d.part("CV1", "check-valve")
-                .set("inlet", from)
-                .set("outlet", to)
-                .assume("ratedFlowLpm", Plates.size(1.3 * flow))
-                .assume("ratedDropBar", 3);
     }
 }

@@ -7,12 +7,13 @@ import earlygate.pattern.Question.Group;
 import earlygate.quantity.Measure;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Map;
 import java.util.OptionalDouble;
 
 /** A pump that stands a margin above the load that is felt through a signal line: over a needle valve, or a sectional one. */
 final class LoadSense implements Pattern {
-    private static final double MARGIN = 0.25;
+    /** Class of the gauges whose difference is a margin. */
+    private static final double FINE = 0.25;
+
     private static final double DROP = 14;
 
     private final int sections;
@@ -48,15 +49,13 @@ final class LoadSense implements Pattern {
     }
 
     @Override
-    public Answers example() {
-        Map<String, Double> values =
-                Answers.values("power 55, speed 1500, displacement 63, pump-rating 280, compensator 200, relief 225, "
-                        + "margin 20, work-pressure 140, work-flow 45, low-idle 900, high-idle 2200");
+    public String often() {
+        String often = "power 55, speed 1500, displacement 63, pump-rating 280, compensator 200, relief 225, "
+                + "margin 20, work-pressure 140, work-flow 45, low-idle 900, high-idle 2200";
         for (int i = 1; i <= sections; i++) {
-            values.put("s" + i + "-flow", i == 1 ? 60.0 : 35.0);
-            values.put("s" + i + "-a", 165.0 - 10 * i);
+            often += ", s%d-flow %d, s%d-a %d".formatted(i, i == 1 ? 60 : 35, i, 165 - 10 * i);
         }
-        return new Answers("NEW", id(), values);
+        return often;
     }
 
     @Override
@@ -71,9 +70,9 @@ final class LoadSense implements Pattern {
                 .set("signal", "LS")
                 .assume("rangeBar", Math.max(2, Math.floor(a.get("margin") / 2)), Math.ceil(1.8 * a.get("margin")))
                 .assume("barPerTurn", 8);
-        bleed(d);
-        d.fineGauge("GP", "P", a.asked("gauge"), a.get("relief"), MARGIN);
-        d.fineGauge("GL", "LS", a.asked("gauge"), a.get("relief"), MARGIN);
+        Plates.restriction(d, "OR1", "orifice", "LS", "T", 1, 100).set("purpose", "bleed");
+        d.fineGauge("GP", "P", a.asked("gauge"), a.get("relief"), FINE);
+        d.fineGauge("GL", "LS", a.asked("gauge"), a.get("relief"), FINE);
         if (sections == 0) {
             needle(d, a, c.flow, rating);
         } else {
@@ -86,27 +85,11 @@ final class LoadSense implements Pattern {
         return d.sheet();
     }
 
-    private static void bleed(Draft d) {
-        d.part("OR1", "orifice")
-                .set("a", "LS")
-                .set("b", "T")
-                .assume("ratedFlowLpm", 1)
-                .assume("ratedDropBar", 100)
-                .set("purpose", "bleed");
-    }
-
     private static void needle(Draft d, Answers a, double flow, double rating) {
         d.line("W", "work line", a.asked("line-rating"), rating, 0.8);
-        d.part("NV1", "throttle")
-                .set("a", "P")
-                .set("b", "W")
-                .assume("ratedFlowLpm", Plates.size(flow))
-                .assume("ratedDropBar", Math.max(2, Math.round(0.8 * a.get("margin"))));
-        d.part("OR2", "orifice")
-                .set("a", "W")
-                .set("b", "LS")
-                .assume("ratedFlowLpm", 6)
-                .assume("ratedDropBar", 4);
+        double drop = Math.max(2, Math.round(0.8 * a.get("margin")));
+        Plates.restriction(d, "NV1", "throttle", "P", "W", Plates.size(flow), drop);
+        Plates.restriction(d, "OR2", "orifice", "W", "LS", 6, 4);
         Plates.load(d, "TV1", "W", "T", flow);
     }
 
@@ -114,8 +97,8 @@ final class LoadSense implements Pattern {
         String portA = "A" + i;
         String portB = "B" + i;
         double flow = a.get("s" + i + "-flow");
-        d.line(portA, "section " + i + ", A", OptionalDouble.empty(), rating, 0.8);
-        d.line(portB, "section " + i + ", B", OptionalDouble.empty(), rating, 0.8);
+        d.line(portA, "section " + i + ", A", a.asked("line-rating"), rating, 0.8);
+        d.line(portB, "section " + i + ", B", a.asked("line-rating"), rating, 0.8);
         Part section = d.part("S" + i, "section")
                 .set("supply", "P")
                 .set("return", "T")
@@ -139,10 +122,7 @@ final class LoadSense implements Pattern {
             return;
         }
         double bar = asked.getAsDouble();
-        section.group(which)
-                .assume("settingBar", bar)
-                .assume("rangeBar", Math.min(40, bar / 3), Plates.fits(1.3 * bar))
-                .assume("barPerTurn", 30);
+        Plates.screw(section.group(which), bar, Math.min(40, bar / 3), Plates.fits(1.3 * bar));
         d.target(id + "." + which, bar, OptionalDouble.empty(), "");
         d.gauge("G" + line, line, OptionalDouble.empty(), bar);
     }

@@ -12,8 +12,13 @@ public interface Pattern {
 
     List<Question> questions();
 
-    /** A unit such as is often built, by which the pattern is shown. */
-    Answers example();
+    /** Answers of a unit such as is often built, as {@link Answers#values} reads them. */
+    String often();
+
+    /** The unit by which the pattern is shown. */
+    default Answers example() {
+        return new Answers("NEW", id(), Answers.values(often()));
+    }
 
     /** @throws java.util.NoSuchElementException where a needed question is open */
     Sheet draw(Answers answers);

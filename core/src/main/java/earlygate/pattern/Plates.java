@@ -36,11 +36,14 @@ final class Plates {
     }
 
     static List<Question> compensatorAndRelief() {
+        return Pattern.all(target("compensator", 10, 700), target("relief", 10, 700));
+    }
+
+    /** A pressure beside a valve, with its tolerance. */
+    static List<Question> target(String key, double least, double most) {
         return List.of(
-                needed("compensator", Measure.PRESSURE, Group.SCHEMATIC, 10, 700),
-                ifKnown("compensator-tolerance", Measure.PRESSURE, Group.SCHEMATIC, 0.5, 50),
-                needed("relief", Measure.PRESSURE, Group.SCHEMATIC, 10, 700),
-                ifKnown("relief-tolerance", Measure.PRESSURE, Group.SCHEMATIC, 0.5, 50));
+                needed(key, Measure.PRESSURE, Group.SCHEMATIC, least, most),
+                ifKnown(key + "-tolerance", Measure.PRESSURE, Group.SCHEMATIC, 0.5, 50));
     }
 
     static List<Question> lineAndGauge() {
@@ -115,38 +118,59 @@ final class Plates {
         return Math.ceil(bar);
     }
 
-    /** Stands at its target until somebody reads it. */
-    static void compensator(Part pump, double target, double rating) {
-        double most = Math.max(rating, Math.ceil(1.2 * target));
-        pump.group("compensator")
-                .assume("settingBar", target)
-                .assume("rangeBar", 20, most)
-                .assume("barPerTurn", Math.max(5, Math.round((most - 20) / 6)));
-    }
-
-    /** @param flow L/min that may go over it */
-    static Part relief(Draft d, String id, String inlet, String outlet, double target, double flow, boolean pilot) {
-        double most = fits(1.25 * target);
-        double least = Math.min(10, target / 4);
-        return d.part(id, "relief-valve")
-                .set("acting", pilot ? "pilot" : "direct")
-                .set("inlet", inlet)
-                .set("outlet", outlet)
-                .assume("settingBar", target)
-                .assume("overrideBar", Math.max(1, Math.round((pilot ? 0.035 : 0.12) * target)))
-                .assume("ratedFlowLpm", size(1.5 * flow))
+    /** Stands at its target until somebody reads it; six turns from end to end. */
+    static Part screw(Part valve, double target, double least, double most) {
+        return valve.assume("settingBar", target)
                 .assume("rangeBar", least, most)
                 .assume("barPerTurn", Math.max(2, Math.round((most - least) / 6)));
     }
 
-    /** A load that the unit works against while it is set: a throttle of the bench or of the unit. */
-    static void load(Draft d, String id, String from, String to, double flow) {
-        d.part(id, "throttle")
+    static void compensator(Part pump, double target, double rating) {
+        screw(pump.group("compensator"), target, 20, Math.max(rating, Math.ceil(1.2 * target)));
+    }
+
+    /** @param flow L/min that may go over it */
+    static Part relief(Draft d, String id, String inlet, String outlet, double target, double flow, boolean pilot) {
+        Part relief = d.part(id, "relief-valve")
+                .set("acting", pilot ? "pilot" : "direct")
+                .set("inlet", inlet)
+                .set("outlet", outlet)
+                .assume("overrideBar", Math.max(1, Math.round((pilot ? 0.035 : 0.12) * target)))
+                .assume("ratedFlowLpm", size(1.5 * flow));
+        return screw(relief, target, Math.min(10, target / 4), fits(1.25 * target));
+    }
+
+    /** @param flow L/min that it lets go to tank */
+    static Part unloading(Draft d, String inlet, String pilot, double target, double flow, double least, double most) {
+        Part valve = d.part("UV1", "unloading-valve")
+                .set("inlet", inlet)
+                .set("outlet", "T")
+                .set("pilot", pilot)
+                .assume("ratedFlowLpm", size(1.3 * flow))
+                .assume("ratedDropBar", 4);
+        return screw(valve, target, least, most);
+    }
+
+    static void check(Draft d, String from, String to, double flow) {
+        d.part("CV1", "check-valve")
+                .set("inlet", from)
+                .set("outlet", to)
+                .assume("ratedFlowLpm", size(1.3 * flow))
+                .assume("ratedDropBar", 3);
+    }
+
+    /** A throttle or an orifice of so much flow at a drop. */
+    static Part restriction(Draft d, String id, String type, String from, String to, double flow, double dropBar) {
+        return d.part(id, type)
                 .set("a", from)
                 .set("b", to)
-                .assume("ratedFlowLpm", size(flow))
-                .assume("ratedDropBar", 20)
-                .set("purpose", "load");
+                .assume("ratedFlowLpm", flow)
+                .assume("ratedDropBar", dropBar);
+    }
+
+    /** A load that the unit works against while it is set: a throttle of the bench or of the unit. */
+    static void load(Draft d, String id, String from, String to, double flow) {
+        restriction(d, id, "throttle", from, to, size(flow), 20).set("purpose", "load");
     }
 
     /** L/min of a pump at a speed. */

@@ -26,13 +26,9 @@ final class PowerLimited implements Pattern {
     }
 
     @Override
-    public Answers example() {
-        return new Answers(
-                "NEW",
-                id(),
-                Answers.values(
-                        "power 22, speed 1470, displacement 63, pump-rating 280, power-limit 18, compensator 210, "
-                                + "relief 230, work-pressure 160, work-flow 55"));
+    public String often() {
+        return "power 22, speed 1470, displacement 63, pump-rating 280, power-limit 18, compensator 210, "
+                + "relief 230, work-pressure 160, work-flow 55";
     }
 
     @Override

@@ -1,13 +1,10 @@
 package earlygate.pattern;
 
-import static earlygate.pattern.Question.ifKnown;
 import static earlygate.pattern.Question.needed;
 
 import earlygate.pattern.Question.Group;
 import earlygate.quantity.Measure;
-import java.util.HashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.OptionalDouble;
 import tools.jackson.databind.node.ObjectNode;
 
@@ -24,9 +21,9 @@ final class SlewingMotor implements Pattern {
                 Plates.drive(),
                 Plates.pump(),
                 Plates.compensatorAndRelief(),
+                Plates.target("cross-port", 10, 500),
                 List.of(
-                        needed("cross-port", Measure.PRESSURE, Group.SCHEMATIC, 10, 500),
-                        ifKnown("cross-port-tolerance", Measure.PRESSURE, Group.SCHEMATIC, 0.5, 50),
+                        needed("motor-line-rating", Measure.PRESSURE, Group.SCHEMATIC, 10, 700),
                         needed("motor-displacement", Measure.DISPLACEMENT, Group.SCHEMATIC, 1, 10000)),
                 Plates.lineAndGauge(),
                 Plates.work(),
@@ -34,12 +31,9 @@ final class SlewingMotor implements Pattern {
     }
 
     @Override
-    public Answers example() {
-        Map<String, Double> values =
-                new HashMap<>(new CompensatedPump().example().values());
-        values.putAll(Answers.values("compensator 135, relief 152, cross-port 106, motor-displacement 400"));
-        values.putAll(Answers.values("work-pressure 88"));
-        return new Answers("NEW", id(), values);
+    public String often() {
+        return CompensatedPump.OFTEN + ", compensator 135, relief 152, cross-port 106, motor-line-rating 210, "
+                + "motor-displacement 400, work-pressure 88";
     }
 
     @Override
@@ -47,9 +41,9 @@ final class SlewingMotor implements Pattern {
         Compensated c = Compensated.draw(a, 160);
         Draft d = c.draft;
         double cross = a.get("cross-port");
-        double rating = Plates.fits(1.5 * cross);
-        d.line("A", "motor line A", OptionalDouble.empty(), rating, 0.8);
-        d.line("B", "motor line B", OptionalDouble.empty(), rating, 0.8);
+        double rating = a.get("motor-line-rating");
+        d.line("A", "motor line A", rating, 0.8);
+        d.line("B", "motor line B", rating, 0.8);
         valve(d, c.flow);
         crossPort(d, a, "RV2", "A", "B", c.flow);
         crossPort(d, a, "RV3", "B", "A", c.flow);

@@ -1,8 +1,6 @@
 package earlygate.pattern;
 
-import java.util.HashMap;
 import java.util.List;
-import java.util.Map;
 
 /** Two like pumps on one drive, each compensated, on a line of its own with a relief of its own. */
 final class TwinPumps implements Pattern {
@@ -17,12 +15,8 @@ final class TwinPumps implements Pattern {
     }
 
     @Override
-    public Answers example() {
-        Map<String, Double> values =
-                new HashMap<>(new CompensatedPump().example().values());
-        values.put("power", 37.0);
-        values.put("speed", 1475.0);
-        return new Answers("NEW", id(), values);
+    public String often() {
+        return CompensatedPump.OFTEN + ", power 37, speed 1475";
     }
 
     @Override

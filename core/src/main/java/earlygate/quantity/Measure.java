@@ -26,8 +26,7 @@ public enum Measure implements Keyed {
     GRADE("cSt 1", "mm2/s 1"),
     PERCENT("% 1");
 
-    private static final Pattern TYPED =
-            Pattern.compile("([+-]?[0-9.,\\s']*[0-9.,])\\s*(\\p{Alpha}[\\p{Alnum}/³]*|%|1/min)?");
+    private static final Pattern TYPED = Pattern.compile("([+-]?[0-9.,]+)\\s*(\\p{Alpha}[\\p{Alnum}/³]*|%|1/min)?");
 
     private final Map<String, Double> units = new LinkedHashMap<>();
 

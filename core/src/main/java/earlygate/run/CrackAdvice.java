@@ -84,6 +84,11 @@ final class CrackAdvice {
                                     .turns("turns", out))
                     : raiseAgain(goal);
         }
+        if (ReliefStands.onlyHeard(run, step)) {
+            return new Advice(
+                    -NextTurn.SIXTEENTH,
+                    Reason.of("advice.only-heard").name("setting", setting).name("gauge", goal.testPoint()));
+        }
         Optional<ReliefPlace> low = ReliefStands.tooLow(run, step);
         if (low.isEmpty()) {
             return new Advice(

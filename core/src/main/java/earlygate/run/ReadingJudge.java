@@ -46,7 +46,13 @@ final class ReadingJudge {
     /** Empty while it has not been read. */
     Optional<Judged> judged(Expect e) {
         if (step.cracks() && isGoal(e)) {
-            return record.crackedEvent().map(c -> setting(e, ((Cracked) c.body()).pressurePa(), c));
+            return record.crackedEvent()
+                    .map(c -> ReliefStands.onlyHeard(run, step)
+                            ? new Judged(
+                                    e.instrument(),
+                                    Grade.CANNOT_TELL,
+                                    Reason.of("verdict.only-heard").name("gauge", e.instrument()))
+                            : setting(e, ((Cracked) c.body()).pressurePa(), c));
         }
         return record.readingEvent(e.instrument()).map(r -> {
             if (!isGoal(e)) {

@@ -4,6 +4,7 @@ import earlygate.judge.ReliefPlace;
 import earlygate.plan.Goal;
 import earlygate.plan.Step;
 import earlygate.run.RunEvent.Cracked;
+import earlygate.run.RunEvent.Source;
 import java.util.Optional;
 
 /** Where a relief that was found by its crack stands itself, and whether that is too low though what was held is right. */
@@ -22,6 +23,20 @@ public final class ReliefStands {
                 .filter(now -> step.kind() == Step.Kind.SET && now.seq() > cracked)
                 .flatMap(now ->
                         run.answers().stands(step, crack.get().pressurePa(), RunRecord.value(now), Optional.empty()));
+    }
+
+    /**
+     * Marked by hand at a machine with live gauges, and nothing has borne it out: neither did its gauge fall with the mark,
+     * nor was the crack found since.
+     */
+    static boolean onlyHeard(RunState run, Step step) {
+        StepRecord record = run.record(step.id());
+        return run.onRig()
+                && step.kind() == Step.Kind.SET
+                && !record.isDone()
+                && record.cracked()
+                        .filter(c -> c.source() == Source.TAPPED && c.stands().isEmpty())
+                        .isPresent();
     }
 
     /**

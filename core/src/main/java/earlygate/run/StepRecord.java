@@ -30,6 +30,7 @@ public final class StepRecord {
     private final Map<String, RunEvent> notes = new LinkedHashMap<>();
     private RunEvent detected;
     private RunEvent tapped;
+    private boolean tapStands;
     private RunEvent deviation;
     private RunEvent done;
     private OptionalDouble lastHeld = OptionalDouble.empty();
@@ -58,6 +59,7 @@ public final class StepRecord {
         lastHeld = OptionalDouble.of(c.pressurePa());
         if (c.source() == Source.TAPPED) {
             tapped = event;
+            tapStands = true;
         } else {
             detected = event;
         }
@@ -71,7 +73,10 @@ public final class StepRecord {
             touchedEnd = t.atEnd() && (t.turns() == 0 || t.turns() > 0 == step.goesAllIn());
         }
         if (t.turns() != 0) {
+            RunEvent heard = tapped;
             forgetReadings();
+            // Backed out further it stands elsewhere; that it was heard there stays beside what is found.
+            tapped = t.turns() < 0 && step.setting().filter(t.setting()::equals).isPresent() ? heard : null;
         }
     }
 
@@ -97,6 +102,7 @@ public final class StepRecord {
         latest.keySet().removeIf(id -> !id.equals(earlygate.plan.Expect.OIL));
         detected = null;
         tapped = null;
+        tapStands = false;
         deviation = null;
     }
 
@@ -155,7 +161,7 @@ public final class StepRecord {
 
     /** The crack that counts: the one found on the stream, else the one marked by hand. */
     public Optional<RunEvent> crackedEvent() {
-        return Optional.ofNullable(detected != null ? detected : tapped);
+        return Optional.ofNullable(detected != null ? detected : tapStands ? tapped : null);
     }
 
     public Optional<Cracked> cracked() {

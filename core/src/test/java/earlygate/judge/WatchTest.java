@@ -134,8 +134,9 @@ class WatchTest {
         watch.seek(cracking("crack"));
         assertThat(watch.placeAtTap()).isEmpty();
         see(12, t -> 176);
+        assertThat(watch.placeAtTap()).as("nothing bears it out").isEmpty();
         watch.turned("RV1", -0.0625);
-        see(1, t -> 175.8);
+        see(2, t -> 175.8);
         assertThat(watch.placeAtTap().orElseThrow().settingPa()).isBetween(168e5, 176.2e5);
         watch.seek(Sought.NOTHING);
         assertThat(watch.placeAtTap()).isEmpty();

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import earlygate.explain.Reason;
 import earlygate.explain.Value.Kind;
+import earlygate.judge.ReliefPlace;
 import earlygate.judge.Verdict.Grade;
 import earlygate.plan.Expect;
 import earlygate.plan.Step;
@@ -15,6 +16,7 @@ import earlygate.run.RunEvent.Handled;
 import earlygate.run.RunEvent.Reading;
 import earlygate.run.RunEvent.Source;
 import earlygate.run.RunEvent.Turned;
+import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -189,6 +191,27 @@ class StepRulesTest {
         assertThat(WayBack.of(pack.reads(end, "G1", low - 20).state(), end)).contains(start);
     }
 
+    /** A knock is heard like a crack: with a live gauge that stands on, the mark alone passes nothing. */
+    @Test
+    void aMarkThatNothingBearsOutPassesNothing() {
+        Steps rig = Steps.lg().onRig();
+        Step crack = rig.coded("plan.relief-crack");
+        rig.then(new Cracked(crack.id(), 176e5, Source.TAPPED, WARM));
+        assertThat(grade(rig, crack)).isEqualTo(Grade.CANNOT_TELL);
+        assertThat(rig.judge(crack).missing()).isNotEmpty();
+        rig.says(crack, -1 / 16.0, "advice.only-heard");
+        rig.turns(crack, -1 / 16.0);
+        assertThat(rig.judge(crack).judged()).as("it stands elsewhere now").isEmpty();
+        ReliefPlace place = new ReliefPlace(175.2e5, 174.6e5, 175.8e5);
+        rig.then(new Cracked(crack.id(), 176.1e5, Source.LIVE, WARM, Optional.of(place)));
+        assertThat(grade(rig, crack)).isEqualTo(Grade.PASS);
+        assertThat(rig.state().record(crack.id()).tapped().orElseThrow().pressurePa())
+                .as("what was heard stays beside it")
+                .isEqualTo(176e5);
+        rig.turns(crack, 1 / 16.0);
+        assertThat(rig.state().record(crack.id()).tapped()).as("in again").isEmpty();
+    }
+
     @Test
     void aCrackTappedIsKeptBesideTheOneFound() {
         Steps lg = Steps.lg();
@@ -207,7 +230,11 @@ class StepRulesTest {
         assertThat(relief.crackTappedPa()).contains(175e5);
         lg.turns(crack, -0.0625);
         assertThat(lg.state().record(crack.id()).cracked()).as("turned on").isEmpty();
-        assertThat(lg.state().record(crack.id()).tapped()).isEmpty();
+        assertThat(lg.state().record(crack.id()).tapped().orElseThrow().pressurePa())
+                .as("turned out beside a mark: it stays, beside what is found")
+                .isEqualTo(175e5);
+        lg.turns(crack, 0.0625);
+        assertThat(lg.state().record(crack.id()).tapped()).as("turned in").isEmpty();
     }
 
     @Test

@@ -46,7 +46,7 @@ class NewUnitTest {
                 "NU-03 | Motor with cross-port reliefs | 40 | 60 | RV2"
                         + "| power 22; speed 1465; current 41,5; displacement 45; pump-rating 250; compensator 134;"
                         + " compensator-tolerance 4; relief 150; relief-tolerance 4; cross-port 105;"
-                        + " cross-port-tolerance 4; motor-displacement 400; gauge 250; work-pressure 88; work-flow 40;"
+                        + " cross-port-tolerance 4; motor-line-rating 210; motor-displacement 400; gauge 250; work-pressure 88; work-flow 40;"
                         + " tank 160"
             })
     void fromThePlatesToThePlan(String tag, String circuit, int most, int mostClicks, String sets, String plates) {

@@ -147,9 +147,6 @@ final class AtTheMachine extends Walker {
         JsonNode gauge = step.get("expect").get(0);
         String id = gauge.get("testPoint").asString();
         event("reading", object().put("instrument", id).put("text", typed(inItsUnit(gauge, machine.read(id)))));
-        System.out.println(
-                "SEEK " + view.path("crackRead") + view.path("advice").path("code") + " " + machine.read(id) + " "
-                        + machine.rig().trueSetting("RV1"));
         if (view.at("/crackRead/found").asBoolean(false)) {
             event("take-crack", object());
         }

@@ -42,6 +42,18 @@ class JudgedRunsTest extends OnAServer {
         assertThat(typed.json().get("log")).isEmpty();
     }
 
+    /** Marked while the gauge stands: nothing is cut short by it. */
+    private void earThatIsWrong(OnTheRig rig, String step) {
+        JsonNode view =
+                server.event(rig.run, "tap-crack", object().put("step", step)).json();
+        assertThat(view.at("/readings/0/grade").asString()).isEqualTo("cannot-tell");
+        assertThat(view.at("/readings/0/message").asString()).contains("G1 has not fallen since");
+        assertThat(view.at("/advice/text").asString()).contains("back it out further");
+        assertThat(server.event(rig.run, "step-done", object().put("step", step))
+                        .status())
+                .isEqualTo(409);
+    }
+
     /** The hidden relief is known to whoever marks the practice: the product says where it stands, from gauge and current. */
     @Test
     void aCrackIsToldWithWhereTheReliefStands() {
@@ -49,9 +61,12 @@ class JudgedRunsTest extends OnAServer {
         rig.walkTo("Back RV1 out until it just cracks");
         rig.nut("RV1", false);
         String step = rig.view.at("/step/id").asString();
-        for (int i = 0; i < 60 && rig.view.path("crack").isNull(); i++) {
+        for (int i = 0; i < 60 && rig.view.at("/crack/foundBar").isMissingNode(); i++) {
             double next = rig.view.at("/advice/turns").asDouble();
             assertThat(next).isNegative();
+            if (i == 5) {
+                earThatIsWrong(rig, step);
+            }
             rig.turn("RV1", next);
             assertThat(rig.live().at("/wrong/0").asString())
                     .as("each turn is waited out")
@@ -60,6 +75,7 @@ class JudgedRunsTest extends OnAServer {
         }
         JsonNode crack = rig.view.get("crack");
         assertThat(crack.get("foundBar").asDouble()).isCloseTo(176, within(4.0));
+        assertThat(crack.get("tappedBar").asDouble()).as("kept beside it").isCloseTo(176, within(4.0));
         PowerUnit unit = Certified.unit("LG-07");
         Rig hidden = new Rig(unit, 7 * rig.run, Roughness.WORKSHOP);
         double turns = rig.live().at("/screws/RV1/turns").asDouble();

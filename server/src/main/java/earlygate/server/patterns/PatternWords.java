@@ -8,38 +8,37 @@ import java.util.regex.Pattern;
 
 /** Which sentence says a pattern, a question, or what is wrong with an answer. */
 final class PatternWords {
+    /** Of a sectional valve: how many sections it has, and which of them is asked for. */
     private static final Pattern SECTIONS = Pattern.compile("load-sense-(\\d)");
-    private static final Pattern OF_SECTION = Pattern.compile("s(\\d)-(\\w+)");
+
+    private static final Pattern SECTION = Pattern.compile("s(\\d)-(\\w+)");
 
     private PatternWords() {}
 
     static Reason title(String id) {
-        return ofSections("pattern.title.", id);
+        return said("pattern.title.", id);
     }
 
     static Reason tells(String id) {
-        return ofSections("pattern.tells.", id);
-    }
-
-    private static Reason ofSections(String stem, String id) {
-        Matcher m = SECTIONS.matcher(id);
-        return m.matches()
-                ? Reason.of(stem + "sectional").number("n", Integer.parseInt(m.group(1)))
-                : Reason.of(stem + id);
+        return said("pattern.tells.", id);
     }
 
     static Reason question(String key) {
-        return numbered("pattern.question.", key);
+        return said("pattern.question.", key);
     }
 
     static Reason where(String key) {
-        return numbered("pattern.where.", key);
+        return said("pattern.where.", key);
     }
 
-    private static Reason numbered(String stem, String key) {
-        Matcher m = OF_SECTION.matcher(key);
-        return m.matches()
-                ? Reason.of(stem + "section-" + m.group(2)).number("n", Integer.parseInt(m.group(1)))
+    private static Reason said(String stem, String key) {
+        Matcher all = SECTIONS.matcher(key);
+        Matcher one = SECTION.matcher(key);
+        if (all.matches()) {
+            return Reason.of(stem + "sectional").number("n", Integer.parseInt(all.group(1)));
+        }
+        return one.matches()
+                ? Reason.of(stem + "section-" + one.group(2)).number("n", Integer.parseInt(one.group(1)))
                 : Reason.of(stem + key);
     }
 
