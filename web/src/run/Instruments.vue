@@ -4,6 +4,7 @@ import { clockToTheSecond } from '../display/time'
 import { computed } from 'vue'
 import { useDisplay } from '../display/display'
 import { pressureNumber, type PressureUnit } from '../display/quantity'
+import type { Schema } from '../api/client'
 import type { LiveView } from './useLive'
 
 const props = defineProps<{
@@ -26,6 +27,17 @@ const gauges = computed(() =>
   Object.entries(props.live.gauges).sort(([a], [b]) => Number(props.here.includes(b)) - Number(props.here.includes(a))),
 )
 
+function isHere(id: string) {
+  return props.here.includes(id) || gauges.value.length === 1
+}
+
+function state(id: string, g: Schema['Gauge']): string {
+  if (!g.settled) return say('run.instruments.moving')
+  return g.takeBar !== null && g.takeBar !== undefined && Math.abs(g.takeBar - g.bar) > 0.5
+    ? say('run.instruments.turned-at', pressureNumber(g.takeBar, unit(id), true))
+    : say('run.instruments.settled')
+}
+
 function unit(id: string): PressureUnit {
   return props.reads[id] ?? 'bar'
 }
@@ -42,20 +54,18 @@ const oilSays = computed(() => {
     {{ say('run.instruments.not-heard-since-these', clockToTheSecond(lostSince)) }}
   </p>
   <div class="instruments" :class="{ lost: lostSince }">
-    <div v-for="[id, g] in gauges" :key="id" class="gauge" :class="{ here: here.includes(id) || gauges.length === 1 }">
+    <div v-for="[id, g] in gauges" :key="id" class="gauge" :class="{ here: isHere(id), alone: isHere(id) && here.length < 2 }">
       <span class="quiet small">{{ id }}</span>
       <p class="big">
         <span class="live">{{ pressureNumber(g.bar, unit(id), true) }}</span> {{ unit(id) }}
         <span v-if="unit(id) !== display.pressure" class="quiet small">({{ display.show(g.bar) }})</span>
       </p>
-      <span class="chip" :class="g.settled ? 'pass' : 'plain'">{{
-        g.settled
-          ? g.takeBar !== null && g.takeBar !== undefined && Math.abs(g.takeBar - g.bar) > 0.5
-            ? say('run.instruments.turned-at', pressureNumber(g.takeBar, unit(id), true))
-            : say('run.instruments.settled')
-          : say('run.instruments.moving')
+      <span class="chip" :class="g.settled ? 'pass' : 'plain'" :title="state(id, g)">{{
+        isHere(id) ? state(id, g) : state(id, g).slice(0, 1)
       }}</span>
-      <span v-if="gaugeError[id]" class="chip cannot-tell">± {{ pressureNumber(gaugeError[id] ?? 0, unit(id)) }} {{ unit(id) }}</span>
+      <span v-if="gaugeError[id] && isHere(id)" class="chip cannot-tell"
+        >± {{ pressureNumber(gaugeError[id] ?? 0, unit(id)) }} {{ unit(id) }}</span
+      >
     </div>
     <div v-for="(m, id) in live.motors" :key="id">
       <span class="quiet small">{{ say('run.instruments.motor', id) }}</span>
@@ -101,15 +111,28 @@ const oilSays = computed(() => {
   display: grid;
   grid-template-columns: 1fr 1fr;
   gap: 4px 16px;
+  position: sticky;
+  top: 0;
+  z-index: 1;
+  background: var(--card);
 }
-.gauge.here {
+.gauge.alone {
   grid-column: 1 / -1;
 }
-.gauge:not(.here) .live {
-  font-size: 30px;
+.gauge:not(.here) {
+  display: flex;
+  align-items: baseline;
+  gap: 6px;
 }
-.gauge:not(.here) .chip + .chip {
-  display: none;
+.gauge:not(.here) .live {
+  font-size: 22px;
+}
+.gauge:not(.here) .big {
+  font-size: 15px;
+}
+.gauge:not(.here) .chip {
+  background: none;
+  padding: 0;
 }
 .lost {
   opacity: 0.35;
@@ -118,7 +141,7 @@ const oilSays = computed(() => {
   font-size: 20px;
 }
 .big .live {
-  font-size: 48px;
+  font-size: 46px;
   line-height: 1.05;
 }
 .mid .live {

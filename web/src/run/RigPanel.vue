@@ -15,9 +15,8 @@ const refused = ref<Refused | null>(null)
 const told = ref('')
 const busy = ref(false)
 /** The screw at hand stands first: gauge and screw are to be seen together. */
-const screws = computed(() =>
-  Object.entries(props.live.screws).sort(([a], [b]) => Number(b === props.current) - Number(a === props.current)),
-)
+const atHand = computed(() => Object.entries(props.live.screws).filter(([id]) => id === props.current))
+const others = computed(() => Object.entries(props.live.screws).filter(([id]) => id !== props.current))
 const ready = computed(() => props.live.ready)
 const STOPS: Record<string, string> = {
   thermal: say('run.rigPanel.the-oil-came-to'),
@@ -64,7 +63,7 @@ function open(id: string, now: number, by: number) {
     </p>
     <p v-if="told" class="told" role="status">{{ told }}</p>
     <Problems :refused="refused" />
-    <RigScrew v-for="[id, screw] in screws.slice(0, 1)" :id="id" :key="id" :tight="screw.nutTight" :current="id === current" @act="act" />
+    <RigScrew v-for="[id, screw] in atHand" :id="id" :key="id" :tight="screw.nutTight" current @act="act" />
     <div class="row">
       <template v-for="(on, id) in live.running" :key="id">
         <button type="button" class="start" :disabled="on" @click="act('start', String(id), 0)">{{ say('run.rigPanel.start', id) }}</button>
@@ -99,7 +98,12 @@ function open(id: string, now: number, by: number) {
         {{ p }}
       </button>
     </div>
-    <RigScrew v-for="[id, screw] in screws.slice(1)" :id="id" :key="id" :tight="screw.nutTight" @act="act" />
+    <details v-if="others.length" :open="live.wrong.length > 0">
+      <summary>{{ say(atHand.length ? 'run.rigPanel.other-screws' : 'run.rigPanel.screws', others.length) }}</summary>
+      <div class="others">
+        <RigScrew v-for="[id, screw] in others" :id="id" :key="id" :tight="screw.nutTight" @act="act" />
+      </div>
+    </details>
     <details v-if="ready">
       <summary>{{ say('run.rigPanel.locks-suction-cases-rotation') }}</summary>
       <div v-for="(on, id) in ready.lockedOut" :key="`l${id}`" class="row">
@@ -128,6 +132,10 @@ function open(id: string, now: number, by: number) {
 
 <style scoped>
 .rig {
+  display: grid;
+  gap: 8px;
+}
+.others {
   display: grid;
   gap: 8px;
 }

@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import { say } from '../words'
-import { clockToTheSecond } from '../display/time'
 import Button from 'primevue/button'
 import { computed } from 'vue'
 import { asRefused, call } from '../api/client'
@@ -10,6 +9,7 @@ import Gates from './Gates.vue'
 import Instruments from './Instruments.vue'
 import { newKey } from './outbox'
 import RigPanel from './RigPanel.vue'
+import RunLog from './RunLog.vue'
 import StepAside from './StepAside.vue'
 import StepCard from './StepCard.vue'
 import { useLive } from './useLive'
@@ -43,7 +43,7 @@ async function reopen() {
 
 <template>
   <Problems :refused="loadError ? asRefused(loadError) : null" />
-  <template v-if="run">
+  <div v-if="run" class="cockpit">
     <Gates :phases="run.phases" />
     <p v-if="run.practice" class="practice small" role="note">{{ say('run.runPage.practice-rig-nothing-of', tag) }}</p>
     <p v-if="waiting.length && stopped" class="card waiting" role="status">
@@ -95,32 +95,11 @@ async function reopen() {
           :refused="refused"
           :waiting="waiting"
           :send="send"
-        />
-        <StepAside
-          v-if="run.step && !run.waitingAt && !run.finished"
-          :key="`aside-${run.step.id}`"
-          :run="run"
-          :step="run.step.id"
-          :typed="!run.practice"
-          @send="(e) => send(e)"
-        />
-        <details class="card log">
-          <summary>
-            {{
-              say(
-                'run.runPage.entries-in-the-log',
-                run.seq,
-                run.technician,
-                run.practice ? say('run.runPage.on-the-practice-rig') : say('run.runPage.at-the-machine'),
-              )
-            }}
-          </summary>
-          <ol>
-            <li v-for="l in run.log" :key="l.seq" :class="{ slip: l.slip }">
-              <span class="quiet">{{ clockToTheSecond(l.at) }}</span> {{ l.text }}
-            </li>
-          </ol>
-        </details>
+        >
+          <StepAside :run="run" :step="run.step.id" :typed="!run.practice" @send="(e) => send(e)" />
+          <RunLog :run="run" />
+        </StepCard>
+        <RunLog v-if="run.finished || run.waitingAt" :run="run" class="card" />
       </section>
       <section v-if="run.practice" class="card right">
         <div v-if="closed" role="alert">
@@ -145,7 +124,7 @@ async function reopen() {
         <p v-else class="quiet" role="status">{{ say('run.runPage.connecting-to-the-machine') }}</p>
       </section>
     </div>
-  </template>
+  </div>
 </template>
 
 <style scoped>
@@ -153,6 +132,26 @@ async function reopen() {
   display: grid;
   grid-template-columns: 320px minmax(0, 1fr) 400px;
   gap: 12px;
+}
+@media (min-width: 801px) and (min-height: 600px) {
+  .cockpit {
+    height: 100%;
+    display: flex;
+    flex-direction: column;
+  }
+  .page {
+    flex: 1;
+    min-height: 0;
+    grid-template-rows: minmax(0, 1fr);
+  }
+  .staffs,
+  .right {
+    overflow-y: auto;
+  }
+  .middle {
+    min-height: 0;
+    grid-template-rows: minmax(0, 1fr);
+  }
 }
 .page.alone {
   grid-template-columns: 320px minmax(0, 1fr);
@@ -185,32 +184,12 @@ async function reopen() {
   color: var(--quiet);
   margin: 0 0 6px;
 }
-.slip {
-  text-decoration: line-through;
-}
 .right {
-  position: sticky;
-  top: 8px;
-  max-height: calc(100vh - 24px);
-  overflow-y: auto;
   grid-template-columns: minmax(0, 1fr);
 }
 .waiting {
   border-left: 7px solid var(--gold);
   margin-bottom: 8px;
-}
-.log {
-  padding: 8px 16px;
-}
-summary {
-  min-height: 32px;
-  cursor: pointer;
-  color: var(--quiet);
-}
-ol {
-  margin: 6px 0;
-  padding-left: 0;
-  list-style: none;
 }
 @media (max-width: 1100px) {
   .page {

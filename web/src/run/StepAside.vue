@@ -40,7 +40,7 @@ function note(key: string, text: string) {
 </script>
 
 <template>
-  <section class="card aside">
+  <section class="aside">
     <div v-for="n in asked" :key="n.key" class="row">
       <label :for="n.key">{{ n.label }}</label>
       <InputText :id="n.key" v-model="notes[n.key]" maxlength="200" @keydown.enter.prevent="note(n.key, notes[n.key] ?? '')" />
@@ -112,7 +112,7 @@ function note(key: string, text: string) {
 .aside {
   display: grid;
   gap: 8px;
-  padding: 8px 18px;
+  border-top: 1px solid var(--rule);
 }
 .row {
   display: flex;

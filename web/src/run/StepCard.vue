@@ -106,7 +106,6 @@ onBeforeUnmount(() => window.removeEventListener('keydown', onKey))
       }}<template v-if="step.tool"> · {{ step.tool }}</template>
     </p>
     <h1>{{ step.action }}</h1>
-    <p v-if="step.why">{{ step.why }}</p>
     <p v-if="step.unprotected" class="alone">
       <b>{{ say('run.stepCard.no-relief-behind-this') }}</b> {{ say('run.stepCard.one-hand-at-the') }}
     </p>
@@ -116,48 +115,51 @@ onBeforeUnmount(() => window.removeEventListener('keydown', onKey))
 
     <TurnBoxes v-if="run.advice || step.inControl" :run="run" :step="step" :cracked="!!crackedAt" :waits="wrong.length > 0" @made="send" />
 
-    <MarginRow v-if="goal?.minus" :goal="goal" :run="run" :step="step" :live="lost ? undefined : live" @made="send" />
+    <div :key="step.id" class="rest">
+      <MarginRow v-if="goal?.minus" :goal="goal" :run="run" :step="step" :live="lost ? undefined : live" @made="send" />
 
-    <Trace
-      v-if="live && goalGauge && step.goalBar && !goal?.minus"
-      :points="trace[goalGauge.testPoint] ?? []"
-      v-bind="bandBar(goalGauge)"
-      :crack="live.crack"
-      :cracked="!!live.crackBar"
-      :marked="run.crack?.tappedBar ?? undefined"
-    />
-
-    <ReadingRow
-      v-for="e in step.expect"
-      :key="e.testPoint"
-      :expect="e"
-      :reading="reading(e.testPoint)"
-      :part="isPart(e.testPoint)"
-      :as-found="step.demand === 'as-found'"
-      :asks-still="!run.practice && asksStill(e)"
-      :place="`typing-${run.uuid}-${step.id}-${e.testPoint}`"
-      :waiting="waitingFor(e.testPoint)"
-      :message="
-        refused && refused.places[0]?.path === 'reading' && (typedAt === e.testPoint || (!typedAt && e === step.expect[0]))
-          ? refused.places[0]?.message
-          : undefined
-      "
-      @keep="(text, back) => keep(e.testPoint, text, back)"
-    />
-    <p v-for="c in run.carried" :key="c" class="small">{{ c }}</p>
-    <p v-if="run.crackRead && !crackedAt" class="small">
-      {{
-        say(
-          run.crackRead.fallBar > 0 ? 'run.stepCard.read-and-fell' : 'run.stepCard.read-holds',
-          display.show(run.crackRead.heldBar),
-          display.show(run.crackRead.fallBar),
-        )
-      }}
-    </p>
-    <CrackSaid v-if="run.crack" :crack="run.crack" />
-    <p v-if="run.deviation" class="small">
-      <b>{{ say('run.stepCard.left-so') }}</b> {{ say('run.stepCard.void-after-any-later', run.deviation) }}
-    </p>
+      <ReadingRow
+        v-for="e in step.expect"
+        :key="e.testPoint"
+        :expect="e"
+        :reading="reading(e.testPoint)"
+        :part="isPart(e.testPoint)"
+        :as-found="step.demand === 'as-found'"
+        :asks-still="!run.practice && asksStill(e)"
+        :place="`typing-${run.uuid}-${step.id}-${e.testPoint}`"
+        :waiting="waitingFor(e.testPoint)"
+        :message="
+          refused && refused.places[0]?.path === 'reading' && (typedAt === e.testPoint || (!typedAt && e === step.expect[0]))
+            ? refused.places[0]?.message
+            : undefined
+        "
+        @keep="(text, back) => keep(e.testPoint, text, back)"
+      />
+      <Trace
+        v-if="live && goalGauge && step.goalBar && !goal?.minus"
+        :points="trace[goalGauge.testPoint] ?? []"
+        v-bind="bandBar(goalGauge)"
+        :crack="live.crack"
+        :cracked="!!live.crackBar"
+        :marked="run.crack?.tappedBar ?? undefined"
+      />
+      <p v-for="c in run.carried" :key="c" class="small">{{ c }}</p>
+      <p v-if="run.crackRead && !crackedAt" class="small">
+        {{
+          say(
+            run.crackRead.fallBar > 0 ? 'run.stepCard.read-and-fell' : 'run.stepCard.read-holds',
+            display.show(run.crackRead.heldBar),
+            display.show(run.crackRead.fallBar),
+          )
+        }}
+      </p>
+      <CrackSaid v-if="run.crack" :crack="run.crack" />
+      <p v-if="run.deviation" class="small">
+        <b>{{ say('run.stepCard.left-so') }}</b> {{ say('run.stepCard.void-after-any-later', run.deviation) }}
+      </p>
+      <StepNotes :step="step" />
+      <slot />
+    </div>
     <Problems :refused="generalProblem" />
 
     <div class="actions">
@@ -170,18 +172,46 @@ onBeforeUnmount(() => window.removeEventListener('keydown', onKey))
       <li v-for="m in run.missing" :key="m">{{ m }}</li>
     </ul>
   </article>
-  <StepNotes :step="step" />
 </template>
 
 <style scoped>
 .step {
+  display: flex;
+  flex-direction: column;
+  gap: 8px;
+  padding-bottom: 10px;
+}
+.rest {
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: 10px;
+  align-content: start;
+}
+@media (min-width: 801px) and (min-height: 600px) {
+  .step {
+    min-height: 0;
+  }
+  .rest {
+    flex: 1;
+    min-height: 0;
+    overflow-y: auto;
+    scrollbar-gutter: stable;
+  }
+}
+@media (max-width: 800px) {
+  .actions {
+    position: sticky;
+    bottom: 0;
+    background: var(--card);
+    padding: 8px 0;
+  }
 }
 .alone {
   border-left: 7px solid var(--stop);
   background: var(--stop-soft);
   padding: 6px 12px;
+  margin: 0;
+  list-style: none;
 }
 .actions {
   display: flex;
@@ -212,9 +242,9 @@ onBeforeUnmount(() => window.removeEventListener('keydown', onKey))
 .missing {
   list-style: none;
   padding: 0;
-}
-ul.alone {
-  list-style: none;
   margin: 0;
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0 14px;
 }
 </style>

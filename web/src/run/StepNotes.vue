@@ -2,34 +2,31 @@
 import type { Schema } from '../api/client'
 import { say } from '../words'
 
-/** What it means if the reading doesn't come, and what to mind. */
+/** Why a step is done, what to mind, and what it means if the reading doesn't come. */
 defineProps<{ step: Schema['StepView'] }>()
 </script>
 
 <template>
-  <section v-if="step.ifNot.length || step.cautions.length" class="card notes">
-    <div v-if="step.ifNot.length">
-      <b>{{ say('run.stepCard.if-the-reading-does') }}</b>
-      <ul>
-        <li v-for="t in step.ifNot" :key="t">{{ t }}</li>
-      </ul>
-    </div>
-    <div v-if="step.cautions.length">
-      <b>{{ say('run.stepCard.mind') }}</b>
-      <ul>
-        <li v-for="t in step.cautions" :key="t">{{ t }}</li>
-      </ul>
-    </div>
-  </section>
+  <p v-if="step.why">{{ step.why }}</p>
+  <ul v-if="step.cautions.length" class="cautions" :aria-label="say('run.stepCard.mind')">
+    <li v-for="t in step.cautions" :key="t">▲ {{ t }}</li>
+  </ul>
+  <div v-if="step.ifNot.length">
+    <b>{{ say('run.stepCard.if-the-reading-does') }}</b>
+    <ul class="if-not">
+      <li v-for="t in step.ifNot" :key="t">{{ t }}</li>
+    </ul>
+  </div>
 </template>
 
 <style scoped>
-.notes {
-  display: grid;
-  gap: 10px;
-  padding: 10px 18px;
+.cautions {
+  border-left: 6px solid var(--gold);
+  padding: 2px 12px;
+  margin: 0;
+  list-style: none;
 }
-ul {
+.if-not {
   margin: 4px 0 0;
   padding-left: 20px;
 }

@@ -135,5 +135,14 @@ button {
 }
 .theme {
   border-radius: 6px;
+  flex: none;
+}
+@media (max-width: 1100px) {
+  header {
+    gap: 10px;
+  }
+  nav a {
+    padding: 0 9px;
+  }
 }
 </style>
