@@ -95,6 +95,17 @@ path {
   stroke-linecap: round;
   stroke-linejoin: round;
 }
+@media (max-width: 800px) {
+  li {
+    flex: 1 1 20px;
+  }
+  li.current {
+    flex: 0 0 auto;
+  }
+  li:not(.current) .title {
+    display: none;
+  }
+}
 .open path {
   stroke: var(--gate);
 }

@@ -145,4 +145,22 @@ button {
     padding: 0 9px;
   }
 }
+@media (max-width: 800px) {
+  header {
+    flex-wrap: wrap;
+    gap: 4px 10px;
+  }
+  .home {
+    font-size: 0;
+  }
+  nav {
+    order: 1;
+    flex: 1 0 100%;
+    min-height: 48px;
+  }
+  nav a {
+    flex: 1;
+    justify-content: center;
+  }
+}
 </style>

@@ -105,6 +105,25 @@ class WatchTest {
         assertThat(seen.held().getAsDouble()).isCloseTo(176e5, within(0.3e5));
         assertThat(seen.fallPa().getAsDouble()).isCloseTo(1e5, within(0.4e5));
         assertThat(seen.stands().orElseThrow().settingPa()).isBetween(170e5, 176e5);
+        assertThat(watch.placeAtTap())
+                .as("marked too, it stands where it was found")
+                .isEqualTo(seen.stands());
+        assertThat(watch.sought().what()).isEqualTo("crack");
+    }
+
+    /** What was held is what stood before the screw was touched, not what came while it was turned. */
+    @Test
+    void whatIsHeldIsFromBeforeTheFirstTurn() {
+        watch.seek(cracking("crack"));
+        see(12, t -> 176);
+        watch.turned("RV1", -0.0625);
+        assertThat(watch.stands("G1")).isFalse();
+        see(3, t -> 176.4);
+        assertThat(watch.cracks().found()).isFalse();
+        assertThat(watch.cracks().held().getAsDouble()).isCloseTo(176e5, within(0.05e5));
+        assertThat(watch.stands("nobody")).isFalse();
+        see(9, t -> 176.4);
+        assertThat(watch.stands("G1")).isTrue();
     }
 
     /** Come in again: the same gauge has to stand before the next fall means anything. */

@@ -44,6 +44,7 @@ class LockedCrackTest {
                 .orElseThrow();
         assertThat(left.asLeftPa().orElseThrow()).isCloseTo(174.5 * BAR, within(1.0));
         assertThat(left.verdict()).contains(Grade.PASS);
+        assertThat(left.errorPa().orElseThrow()).isCloseTo(-1.5 * BAR, within(1.0));
         lg.then(new Turned(lock.id(), "RV1", 0.0625));
         assertThat(lg.judge(lock).missing()).as("its screw was turned: void").isNotEmpty();
     }

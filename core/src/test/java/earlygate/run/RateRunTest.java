@@ -91,4 +91,21 @@ class RateRunTest {
         shows(steps, set, 8.75, Steps.WARM);
         assertThat(steps.state().slope("FC1").answers()).isZero();
     }
+
+    /** Unread there is nothing to turn; locked there is only something to say where it went off. */
+    @Test
+    void isReadBeforeItIsTurnedAndSetAgainstItsNutOnlyWhereItWentOff() {
+        Steps steps = flow();
+        Step set = steps.of(Step.Kind.SET, "FC1");
+        steps.says(set, 0, "advice.read-first");
+        shows(steps, set, 12, Steps.WARM).says(set, 0, "advice.rate-leave");
+        Step lock = steps.of(Step.Kind.LOCK, "FC1");
+        assertThat(steps.advice(lock)).as("not read yet").isEmpty();
+        shows(steps, lock, 12.1, Steps.WARM);
+        assertThat(steps.advice(lock)).as("as it was set").isEmpty();
+        shows(steps, lock, 14, Steps.WARM).says(lock, 0, "advice.rate-relock-out");
+        assertThat(steps.advice(lock).orElseThrow().relock()).isEqualTo(-2 / 16.0);
+        shows(steps, lock, 10, Steps.WARM).says(lock, 0, "advice.rate-relock-in");
+        assertThat(steps.advice(lock).orElseThrow().relock()).isEqualTo(2 / 16.0);
+    }
 }

@@ -114,4 +114,39 @@ class ScrewsTest {
         lg.reads(set, "G1", 120).turns(set, 0.25).reads(set, "G1", 150).reads(set, "G1", 133);
         assertThat(lg.state().slope("P1.compensator").perTurn()).isCloseTo(52 * BAR, within(8 * BAR));
     }
+
+    /** Its drag and its travel go with it; what is turned and read afterwards is the new one's. */
+    @Test
+    void aReplacedValveForgetsItsNutAndItsTravelToo() {
+        lg.then(new Began(Optional.empty(), List.of(EARLIER)));
+        assertThat(lg.state().screws().drag("P1.compensator")).isEqualTo(0.02);
+        assertThat(lg.state().screws().drag("RV1")).isZero();
+        assertThat(lg.state().screws().travel("P1.compensator")).isEqualTo(6.5);
+        lg.reads(set, "G1", 120).turns(set, 0.25);
+        lg.then(new Replaced(set.id(), "P1.compensator"));
+        assertThat(lg.state().screws().drag("P1.compensator")).isZero();
+        assertThat(lg.state().screws().travel("P1.compensator"))
+                .isEqualTo(lg.unit.setting("P1.compensator").screw().travel());
+        lg.reads(set, "G1", 150);
+        assertThat(lg.state().slope("P1.compensator").answers())
+                .as("a turn of the old one and a reading of the new one")
+                .isZero();
+    }
+
+    @Test
+    void whatOneScrewTaughtIsNothingOfAnother() {
+        taught().then(new StepDone(set.id()));
+        assertThat(lg.state().slope("RV1").answers()).isZero();
+        assertThat(lg.state().slope("RV1"))
+                .isEqualTo(Slope.ofData(lg.unit.setting("RV1").screw().paPerTurn()));
+    }
+
+    /** Felt half a turn after the other end, it was something else. */
+    @Test
+    void anEndWhereNoneCanBeIsNoTravel() {
+        Step out = lg.coded("plan.back-out");
+        lg.then(new Turned(out.id(), "P1.compensator", -2, true), new Turned(out.id(), "P1.compensator", 0.5, true));
+        assertThat(lg.state().screws().travel("P1.compensator"))
+                .isEqualTo(lg.unit.setting("P1.compensator").screw().travel());
+    }
 }
