@@ -33,6 +33,8 @@ public record CrackSearch(double atS, double held, double heldError) {
     private static final double PAUSE_S = 15;
 
     private static final int LAST = 3;
+    /** In standard errors: above what stood, not by chance. */
+    private static final double SURELY = 4;
 
     /** Empty while nothing has cracked. {@code amps} is empty for a drive without a current. */
     public static Optional<CrackSearch> in(double[] times, double[] gauge, Optional<double[]> amps) {
@@ -120,12 +122,21 @@ public record CrackSearch(double atS, double held, double heldError) {
     private record Search(Blocks g, Optional<Blocks> a, int before, double alone, int slips) {
         Optional<Found> found() {
             Found best = best(-1);
+            // A gauge that jumps up bends the drift, and what came before looks like a fall beside it.
+            if (best != null && hasRisen(fall(best))) {
+                return Optional.empty();
+            }
             for (int i = Math.max(0, g.n - slips); best != null && i < g.n; i++) {
                 if (best(i) == null) {
                     return Optional.empty();
                 }
             }
             return Optional.ofNullable(best);
+        }
+
+        private boolean hasRisen(Fall fall) {
+            int last = g.n - 1;
+            return g.mean[last] - fall.level() > SURELY * Math.hypot(g.error[last], fall.levelError());
         }
 
         Fall fall(Found at) {

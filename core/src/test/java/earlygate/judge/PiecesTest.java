@@ -134,4 +134,47 @@ class PiecesTest {
                 .as("what stays is no knock")
                 .isCloseTo(b.noise / Math.sqrt(10), within(0.1));
     }
+
+    /** A motor that draws no more speaks against a crack: its gauge must fall by 7 instead of 5.2 standard errors. */
+    @Test
+    void aCurrentThatStaysAsksMoreOfTheGauge() {
+        double alone = leastFall(false);
+        assertThat(alone).isBetween(0.3, 1.2);
+        assertThat(leastFall(true) / alone).isCloseTo(7 / 5.2, within(0.2));
+    }
+
+    /** The least fall in bar, of hundredths, that is told as a crack. */
+    private static double leastFall(boolean beside) {
+        double[] times = new double[100];
+        double[] amps = new double[100];
+        for (int i = 0; i < 100; i++) {
+            times[i] = i / 5.0;
+            amps[i] = 13 + (i % 2 == 0 ? 0.05 : -0.05);
+        }
+        for (int hundredths = 1; hundredths < 200; hundredths++) {
+            double[] gauge = new double[100];
+            for (int i = 0; i < 100; i++) {
+                gauge[i] = (176 + (i % 2 == 0 ? 0.4 : -0.4) - (times[i] >= 12 ? hundredths / 100.0 : 0)) * 1e5;
+            }
+            if (CrackSearch.in(times, gauge, beside ? Optional.of(amps) : Optional.empty())
+                    .isPresent()) {
+                return hundredths / 100.0;
+            }
+        }
+        return Double.NaN;
+    }
+
+    /** Whoever goes for a coffee between two readings finds no more drift than that of a quarter of a minute. */
+    @Test
+    void aPauseBetweenReadingsExcusesNoFall() {
+        double[] gauge = {176e5, 176.1e5, 176e5, 175e5, 175e5};
+        assertThat(CrackSearch.AmongReadings.of(new double[] {0, 10, 20, 3600, 3610}, gauge, 0.15e5))
+                .hasValueSatisfying(a -> assertThat(a.first()).isEqualTo(3));
+        assertThat(CrackSearch.AmongReadings.of(new double[] {0, 10}, new double[] {176e5, 170e5}, 0.15e5))
+                .isEmpty();
+        assertThat(CrackSearch.AmongReadings.suspects(new double[] {0, 3600}, new double[] {176e5, 174e5}, 0.15e5))
+                .isTrue();
+        assertThat(CrackSearch.AmongReadings.suspects(new double[] {0, 3600}, new double[] {176e5, 175.9e5}, 0.15e5))
+                .isFalse();
+    }
 }
