@@ -1,8 +1,9 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, defineAsyncComponent } from 'vue'
 import { useRoute } from 'vue-router'
 import TopBar from './shell/TopBar.vue'
 
+const ToldToast = defineAsyncComponent(() => import('./shell/ToldToast.vue'))
 const route = useRoute()
 const tag = computed(() => (typeof route.params.tag === 'string' ? route.params.tag : ''))
 </script>
@@ -12,6 +13,7 @@ const tag = computed(() => (typeof route.params.tag === 'string' ? route.params.
   <main :key="tag">
     <RouterView />
   </main>
+  <ToldToast />
 </template>
 
 <style scoped>

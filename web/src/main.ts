@@ -5,6 +5,7 @@ import '@fontsource/atkinson-hyperlegible-next/latin-700.css'
 import { QueryClient, VueQueryPlugin } from '@tanstack/vue-query'
 import { createPinia } from 'pinia'
 import PrimeVue from 'primevue/config'
+import ToastService from 'primevue/toastservice'
 import { createApp } from 'vue'
 import App from './App.vue'
 import { router } from './router'
@@ -25,4 +26,10 @@ window.addEventListener('vite:preloadError', () => {
 
 const nonce = document.querySelector<HTMLMetaElement>('meta[property=csp-nonce]')?.nonce
 
-createApp(App).use(createPinia()).use(router).use(VueQueryPlugin, { queryClient }).use(PrimeVue, { theme, csp: { nonce } }).mount('#app')
+createApp(App)
+  .use(createPinia())
+  .use(router)
+  .use(VueQueryPlugin, { queryClient })
+  .use(PrimeVue, { theme, csp: { nonce } })
+  .use(ToastService)
+  .mount('#app')

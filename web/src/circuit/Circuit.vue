@@ -4,12 +4,14 @@ import { computed, ref } from 'vue'
 import type { Schema } from '../api/client'
 import { useDisplay } from '../display/display'
 import { pressureNumber } from '../display/quantity'
-import type { Said } from '../parts/kind'
-import { isDriver, kindOf } from '../parts/kinds'
-import type { UnitComponent, UnitFile } from '../units/unitFile'
+import { isDriver } from '../parts/kinds'
+import type { UnitFile } from '../units/unitFile'
 import type { Part } from './drawing'
 import { layout } from './layout'
 import PartSymbol from './PartSymbol.vue'
+import { useNotes } from './useNotes'
+import { usePanning } from './usePanning'
+import { useZoom } from './useZoom'
 import { reach } from './ports'
 import { SYMBOLS } from './symbols/paths'
 
@@ -31,7 +33,17 @@ const picture = ref<SVGSVGElement>()
 const drawing = computed(() => layout(props.unit))
 const highest = computed(() => Math.max(100, ...props.unit.lines.map((l) => Number(l.ratingBar) || 0)))
 
-defineExpose({ picture })
+const content = ref<SVGGElement>()
+const { viewBox, zoomed, zoom, fit, pan } = useZoom(
+  content,
+  () => ({ x: 0, y: drawing.value.top, width: drawing.value.width, height: drawing.value.height }),
+  () => [props.unit, props.steady, display.pressure],
+)
+const panning = usePanning(zoomed, pan, zoom)
+
+const notes = useNotes(props)
+
+defineExpose({ picture, zoomed, zoom, fit })
 
 function bar(line: string): number | undefined {
   return props.steady?.lines[line]?.pressureBar
@@ -44,34 +56,6 @@ function thickness(line: string): number {
 
 function under(line: string): boolean {
   return (bar(line) ?? 0) > 5
-}
-
-function figure(id: string, key: string): number | undefined {
-  const value = props.steady?.components[id]?.[key]
-  return typeof value === 'number' ? value : undefined
-}
-
-function asked(setting: string, present: unknown): string {
-  const target = props.unit.targets?.find((t) => t.setting === setting)?.pressureBar
-  const value = target ?? present
-  return typeof value === 'number' ? display.show(value) : ''
-}
-
-const said: Said = {
-  asked,
-  flow: (id) => {
-    const lpm = figure(id, 'flowLpm')
-    return lpm === undefined || Math.abs(lpm) < 0.05 ? '' : `${Math.abs(lpm).toFixed(1)} L/min`
-  },
-  open: (id) => `${Math.round((figure(id, 'open') ?? 0) * 100)} %`,
-  pressure: (value) => display.show(value),
-  position: (id) => props.positions?.[id],
-}
-
-function notes(c: UnitComponent): string[] {
-  return kindOf(c)
-    .notes(c, said)
-    .filter((note) => note)
 }
 
 function isCurrent(id: string): boolean {
@@ -99,62 +83,65 @@ function choose(id: string) {
 <template>
   <svg
     ref="picture"
-    class="circuit"
-    :viewBox="`0 ${drawing.top} ${drawing.width} ${drawing.height}`"
+    :class="['circuit', { zoomed }]"
+    :viewBox="viewBox"
     role="group"
     :aria-label="say('circuit.circuit.circuit-of', unit.tag)"
+    v-on="panning"
   >
-    <g v-for="s in drawing.shafts" :key="s.x1">
-      <path :d="`M ${s.x1} ${s.y - 4} H ${s.x2} M ${s.x1} ${s.y + 4} H ${s.x2}`" class="line" />
-    </g>
-    <g v-for="r in drawing.rails" :key="r.line" :class="{ fault: faults?.includes(r.line) }">
-      <path v-if="r.thinX1 < r.x1 || r.thinX2 > r.x2" :d="`M ${r.thinX1} ${r.y} H ${r.thinX2}`" class="pilot" />
-      <path :d="`M ${r.x1} ${r.y} H ${r.x2}`" :class="['wire', { under: under(r.line) }]" :style="{ strokeWidth: thickness(r.line) }" />
-      <text :x="r.thinX1 - 4" :y="r.y - 8" class="value" text-anchor="end">{{ r.line }}</text>
-      <text v-if="bar(r.line) !== undefined" :x="r.thinX1 - 4" :y="r.y + 10" class="value" text-anchor="end">
-        {{ pressureNumber(bar(r.line) ?? 0, display.pressure) }}
-      </text>
-    </g>
-    <g
-      v-for="g in drawing.gauges"
-      :key="g.id"
-      :class="['gauge', { current: isCurrent(g.id), fault: faults?.includes(g.id) }]"
-      @click="choose(g.id)"
-    >
-      <path :d="`M ${g.x} ${g.wire.y1} V ${g.wire.y2}`" class="line" />
-      <circle :cx="g.x" :cy="g.wire.y2" r="3.5" class="dot" />
-      <circle :cx="g.x" :cy="g.y" r="16" class="body" />
-      <path :d="SYMBOLS.needle" class="line" :transform="`translate(${g.x} ${g.y})`" />
-      <text :x="g.x + 21" :y="g.y - 3" class="name">{{ g.id }}</text>
-      <text v-if="bar(g.line) !== undefined" :x="g.x + 21" :y="g.y + 14" class="value">{{ display.show(bar(g.line) ?? 0) }}</text>
-    </g>
-    <g
-      v-for="p in drawing.parts"
-      :key="p.component.id"
-      :class="['part', { current: isCurrent(p.component.id), fault: faults?.includes(p.component.id), open: editable }]"
-      :tabindex="editable ? 0 : undefined"
-      :role="editable ? 'button' : undefined"
-      :aria-label="editable ? say('circuit.circuit.edit', p.component.id) : undefined"
-      @click="choose(p.component.id)"
-      @keydown.enter="choose(p.component.id)"
-    >
-      <g v-for="(w, i) in p.wires" :key="i">
-        <path
-          :d="`M ${w.x} ${w.y1} V ${w.y2}`"
-          :class="w.thin ? 'pilot' : ['wire', { under: under(w.line) }]"
-          :style="w.thin ? undefined : { strokeWidth: thickness(w.line) }"
-        />
-        <circle :cx="w.x" :cy="w.y2" r="3.5" class="dot" />
+    <g ref="content">
+      <g v-for="s in drawing.shafts" :key="s.x1">
+        <path :d="`M ${s.x1} ${s.y - 4} H ${s.x2} M ${s.x1} ${s.y + 4} H ${s.x2}`" class="line" />
       </g>
-      <g v-for="(t, i) in p.tanks" :key="`t${i}`">
-        <path :d="`M ${t.x} ${t.y - 22} V ${t.y}`" class="line" />
-        <path :d="SYMBOLS.tank" class="line" :transform="`translate(${t.x} ${t.y})`" />
+      <g v-for="r in drawing.rails" :key="r.line" :class="{ fault: faults?.includes(r.line) }">
+        <path v-if="r.thinX1 < r.x1 || r.thinX2 > r.x2" :d="`M ${r.thinX1} ${r.y} H ${r.thinX2}`" class="pilot" />
+        <path :d="`M ${r.x1} ${r.y} H ${r.x2}`" :class="['wire', { under: under(r.line) }]" :style="{ strokeWidth: thickness(r.line) }" />
+        <text :x="r.thinX1 - 4" :y="r.y - 8" class="value" text-anchor="end">{{ r.line }}</text>
+        <text v-if="bar(r.line) !== undefined" :x="r.thinX1 - 4" :y="r.y + 10" class="value" text-anchor="end">
+          {{ pressureNumber(bar(r.line) ?? 0, display.pressure) }}
+        </text>
       </g>
-      <g :transform="`translate(${p.x} ${p.y})`">
-        <rect v-if="editable" x="-48" y="-36" width="150" height="76" class="touch" />
-        <PartSymbol :part="p" :position="positions?.[p.component.id]" />
-        <text :x="labelX(p)" :y="nameY(p)" class="name">{{ p.component.id }}</text>
-        <text v-for="(n, i) in notes(p.component)" :key="n" :x="labelX(p)" :y="noteY(p) + i * 15" class="note">{{ n }}</text>
+      <g
+        v-for="g in drawing.gauges"
+        :key="g.id"
+        :class="['gauge', { current: isCurrent(g.id), fault: faults?.includes(g.id) }]"
+        @click="choose(g.id)"
+      >
+        <path :d="`M ${g.x} ${g.wire.y1} V ${g.wire.y2}`" class="line" />
+        <circle :cx="g.x" :cy="g.wire.y2" r="3.5" class="dot" />
+        <circle :cx="g.x" :cy="g.y" r="16" class="body" />
+        <path :d="SYMBOLS.needle" class="line" :transform="`translate(${g.x} ${g.y})`" />
+        <text :x="g.x + 21" :y="g.y - 3" class="name">{{ g.id }}</text>
+        <text v-if="bar(g.line) !== undefined" :x="g.x + 21" :y="g.y + 14" class="value">{{ display.show(bar(g.line) ?? 0) }}</text>
+      </g>
+      <g
+        v-for="p in drawing.parts"
+        :key="p.component.id"
+        :class="['part', { current: isCurrent(p.component.id), fault: faults?.includes(p.component.id), open: editable }]"
+        :tabindex="editable ? 0 : undefined"
+        :role="editable ? 'button' : undefined"
+        :aria-label="editable ? say('circuit.circuit.edit', p.component.id) : undefined"
+        @click="choose(p.component.id)"
+        @keydown.enter="choose(p.component.id)"
+      >
+        <g v-for="(w, i) in p.wires" :key="i">
+          <path
+            :d="`M ${w.x} ${w.y1} V ${w.y2}`"
+            :class="w.thin ? 'pilot' : ['wire', { under: under(w.line) }]"
+            :style="w.thin ? undefined : { strokeWidth: thickness(w.line) }"
+          />
+          <circle :cx="w.x" :cy="w.y2" r="3.5" class="dot" />
+        </g>
+        <g v-for="(t, i) in p.tanks" :key="`t${i}`">
+          <path :d="`M ${t.x} ${t.y - 22} V ${t.y}`" class="line" />
+          <path :d="SYMBOLS.tank" class="line" :transform="`translate(${t.x} ${t.y})`" />
+        </g>
+        <g :transform="`translate(${p.x} ${p.y})`">
+          <rect v-if="editable" x="-48" y="-36" width="150" height="76" class="touch" />
+          <PartSymbol :part="p" :position="positions?.[p.component.id]" />
+          <text :x="labelX(p)" :y="nameY(p)" class="name">{{ p.component.id }}</text>
+          <text v-for="(n, i) in notes(p.component)" :key="n" :x="labelX(p)" :y="noteY(p) + i * 15" class="note">{{ n }}</text>
+        </g>
       </g>
     </g>
   </svg>
@@ -164,6 +151,10 @@ function choose(id: string) {
 .circuit {
   width: 100%;
   display: block;
+}
+.zoomed {
+  cursor: grab;
+  touch-action: none;
 }
 .circuit :deep(.wire),
 .wire {

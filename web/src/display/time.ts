@@ -14,3 +14,10 @@ export function clockToTheSecond(at: string | number): string {
 export function date(at: string): string {
   return new Date(at).toLocaleDateString('en-GB')
 }
+
+/** Minutes as a hand plans with them: to five above a quarter of an hour. */
+export function timeLeft(minutes: number): string {
+  const whole = minutes > 15 ? 5 * Math.round(minutes / 5) : Math.max(1, Math.round(minutes))
+  const hours = Math.floor(whole / 60)
+  return hours ? `${hours} h ${whole % 60} min` : `${whole} min`
+}

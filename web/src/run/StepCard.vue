@@ -5,6 +5,7 @@ import type { Refused, Schema } from '../api/client'
 import { useDisplay } from '../display/display'
 import { toBar, type PressureUnit } from '../display/quantity'
 import Problems from '../display/Problems.vue'
+import { timeLeft } from '../display/time'
 import type { Waiting } from './outbox'
 import CrackSaid from './CrackSaid.vue'
 import MarginRow from './MarginRow.vue'
@@ -13,6 +14,7 @@ import StepChoices from './StepChoices.vue'
 import StepNotes from './StepNotes.vue'
 import Trace from './Trace.vue'
 import TurnBoxes from './TurnBoxes.vue'
+import UndoLast from './UndoLast.vue'
 import type { LiveView } from './useLive'
 import { asksStill, usePrimary } from './usePrimary'
 import type { RunEvent, RunView } from './useRun'
@@ -103,7 +105,7 @@ onBeforeUnmount(() => window.removeEventListener('keydown', onKey))
   <article class="card step">
     <p class="quiet">
       {{ say('run.stepCard.step-of', run.stepNumber, run.stepCount, step.kind.replace('-', ' '))
-      }}<template v-if="step.tool"> · {{ step.tool }}</template>
+      }}<template v-if="step.tool"> · {{ step.tool }}</template> · {{ say('run.stepCard.about-left', timeLeft(run.minutesLeft)) }}
     </p>
     <h1>{{ step.action }}</h1>
     <p v-if="step.unprotected" class="alone">
@@ -167,10 +169,9 @@ onBeforeUnmount(() => window.removeEventListener('keydown', onKey))
         {{ primary.label }} <span class="small">{{ primary.waits ?? say('run.stepCard.enter') }}</span>
       </button>
       <StepChoices :run="run" :step="step" :cracked-at="onlyHeard ? undefined : crackedAt" :may-mark="mayMark" :send="send" />
+      <UndoLast :run="run" :step="step.id" @send="send" />
     </div>
-    <ul v-if="run.missing.length && !run.mayDeviate" class="small quiet missing">
-      <li v-for="m in run.missing" :key="m">{{ m }}</li>
-    </ul>
+    <p v-if="run.missing.length && !run.mayDeviate" class="small quiet">{{ run.missing.join(' ') }}</p>
   </article>
 </template>
 
@@ -238,13 +239,5 @@ onBeforeUnmount(() => window.removeEventListener('keydown', onKey))
 .primary .small {
   font-weight: 400;
   margin-left: 8px;
-}
-.missing {
-  list-style: none;
-  padding: 0;
-  margin: 0;
-  display: flex;
-  flex-wrap: wrap;
-  gap: 0 14px;
 }
 </style>

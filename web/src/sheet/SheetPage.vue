@@ -6,7 +6,7 @@ import { computed, ref } from 'vue'
 import { useRoute } from 'vue-router'
 import { asRefused, Refused, type Schema } from '../api/client'
 import Circuit from '../circuit/Circuit.vue'
-import { download, svgText } from '../circuit/exportSvg'
+import CircuitTools from '../circuit/CircuitTools.vue'
 import { layout } from '../circuit/layout'
 import Problems from '../display/Problems.vue'
 import Staff from '../staff/Staff.vue'
@@ -81,11 +81,6 @@ function noted(all: Schema['Accepted'][]) {
   void queries.invalidateQueries({ queryKey: ['units'] })
 }
 
-function exportSvg() {
-  const picture = drawing.value?.picture
-  if (picture) download(`${props.tag}.svg`, 'image/svg+xml', svgText(picture))
-}
-
 useUndoKeys(undo, redo)
 </script>
 
@@ -129,7 +124,7 @@ useUndoKeys(undo, redo)
             )
           }}</span>
           <span class="gap"></span>
-          <Button :label="say('sheet.sheetPage.drawing-as-svg')" severity="secondary" text @click="exportSvg" />
+          <CircuitTools v-if="drawing" :of="drawing" :name="tag" />
         </div>
         <p v-for="w in answer?.steady.warnings" :key="w" class="warning">▲ {{ w }}</p>
       </section>
@@ -199,6 +194,9 @@ useUndoKeys(undo, redo)
 .page.wide {
   grid-template-columns: minmax(0, 1fr);
 }
+.drawing :deep(.circuit) {
+  max-height: max(420px, calc(100dvh - 340px));
+}
 .drawing {
   padding: 4px 10px;
   align-self: start;
@@ -221,10 +219,6 @@ useUndoKeys(undo, redo)
 }
 .wide .staffs {
   grid-template-columns: repeat(auto-fill, minmax(300px, 1fr));
-}
-.wide .drawing :deep(.circuit) {
-  max-height: calc(100vh - 250px);
-  min-height: 480px;
 }
 .targets {
   display: grid;

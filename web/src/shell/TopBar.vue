@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { say } from '../words'
-import { computed } from 'vue'
+import { computed, defineAsyncComponent, onBeforeUnmount, onMounted, ref } from 'vue'
 import { useRoute } from 'vue-router'
 import { useDisplay } from '../display/display'
 import { PRESSURE_UNITS } from '../display/quantity'
@@ -17,6 +17,17 @@ const TABS = [
   { name: 'start', label: say('shell.topBar.run'), owns: ['start', 'run'] },
   { name: 'records', label: say('shell.topBar.record'), owns: ['records', 'record'] },
 ]
+const KeysHelp = defineAsyncComponent(() => import('./KeysHelp.vue'))
+const keys = ref(false)
+
+/** Where nothing is typed in. */
+function onKey(event: KeyboardEvent) {
+  const target = event.target as HTMLElement
+  if (event.key !== '?' || ['INPUT', 'TEXTAREA'].includes(target.tagName)) return
+  keys.value = !keys.value
+}
+onMounted(() => window.addEventListener('keydown', onKey))
+onBeforeUnmount(() => window.removeEventListener('keydown', onKey))
 const PLACES = [
   { name: 'units', label: say('shell.topBar.units') },
   { name: 'day', label: say('shell.topBar.day') },
@@ -55,6 +66,8 @@ const PLACES = [
     <button type="button" class="theme" :aria-pressed="display.dark" @click="display.dark = !display.dark">
       {{ display.dark ? say('shell.topBar.day') : say('shell.topBar.night') }}
     </button>
+    <button type="button" class="theme" aria-haspopup="dialog" :aria-label="say('shell.topBar.keys')" @click="keys = true">?</button>
+    <KeysHelp v-if="keys" v-model="keys" />
   </header>
 </template>
 

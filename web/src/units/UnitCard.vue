@@ -1,14 +1,26 @@
 <script setup lang="ts">
+import { useQuery } from '@tanstack/vue-query'
 import Button from 'primevue/button'
-import type { Schema } from '../api/client'
+import { computed } from 'vue'
+import { call, type Schema } from '../api/client'
+import { useDisplay } from '../display/display'
 import Staff from '../staff/Staff.vue'
 import { say } from '../words'
 import { date } from '../display/time'
 import type { UnitSummary } from './useUnits'
 
 /** One unit of the workshop: its small staff, its stage, what is open. */
-defineProps<{ unit: UnitSummary }>()
+const props = defineProps<{ unit: UnitSummary }>()
 const emit = defineEmits<{ more: [event: Event] }>()
+const display = useDisplay()
+
+/** Where the newest open run stopped. */
+const newest = computed(() => props.unit.openRuns[0]?.id)
+const { data: place } = useQuery({
+  queryKey: computed(() => ['run-place', newest.value, display.pressure]),
+  queryFn: () => call<Schema['RunPlace']>('GET', `/api/runs/${newest.value}/place?${display.query}`),
+  enabled: computed(() => newest.value !== undefined),
+})
 
 function stage(u: UnitSummary): string {
   const c = u.commissioned
@@ -46,6 +58,7 @@ function openRun(r: Schema['RunSummary']): string {
       </p>
       <p v-for="r in unit.openRuns" :key="r.id" class="small">
         <RouterLink :to="{ name: 'run', params: { tag: unit.tag, id: r.id } }">{{ openRun(r) }}</RouterLink>
+        <span v-if="place && r.id === newest" class="place">{{ say('units.unitCard.stopped-at', place.step, place.of, place.text) }}</span>
       </p>
       <p v-if="unit.openRunCount > unit.openRuns.length" class="small">
         <RouterLink :to="{ name: 'start', params: { tag: unit.tag } }">{{
@@ -98,6 +111,9 @@ article {
   font-size: 18px;
   font-weight: 600;
   overflow-wrap: anywhere;
+}
+.place {
+  display: block;
 }
 .go {
   display: flex;

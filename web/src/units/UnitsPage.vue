@@ -3,11 +3,13 @@ import { say } from '../words'
 import { date } from '../display/time'
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import Button from 'primevue/button'
+import InputText from 'primevue/inputtext'
 import Menu from 'primevue/menu'
-import { computed, ref } from 'vue'
+import { computed, onBeforeUnmount, onMounted, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { asRefused, call, type Refused, type Schema } from '../api/client'
 import Problems from '../display/Problems.vue'
+import { useTold } from '../shell/told'
 import UnitCard from './UnitCard.vue'
 import { LIKE } from './unitFile'
 import { useUnits, type UnitSummary } from './useUnits'
@@ -15,8 +17,29 @@ import { useUnits, type UnitSummary } from './useUnits'
 const { data: units, error, isPending } = useUnits()
 const queries = useQueryClient()
 const refused = ref<Refused | null>(null)
-const added = ref('')
+const told = useTold()
 const fileInput = ref<HTMLInputElement>()
+const sought = ref('')
+/** By anything that its card says: tag, name, drawing, who ran it, where it stands. */
+const shown = computed(() => {
+  const words = sought.value.toLowerCase().split(/\s+/).filter(Boolean)
+  return (units.value ?? []).filter((u) => words.every((w) => said(u).includes(w)))
+})
+
+function said(u: UnitSummary): string {
+  const runs = u.openRuns.map((r) =>
+    [r.practice ? say('units.unitsPage.practice') : say('units.unitsPage.run'), r.id, r.technician, date(r.startedAt)].join(' '),
+  )
+  const stage = u.missing
+    ? say('units.unitsPage.missing-on-its-sheet', u.missing)
+    : u.findings
+      ? say('units.unitCard.findings', u.findings)
+      : say('units.unitsPage.relations-hold')
+  const commissioned = u.commissioned
+    ? say('units.unitsPage.commissioned-by', u.commissioned.technician, date(u.commissioned.startedAt))
+    : say('units.unitsPage.not-commissioned-here-yet')
+  return [u.tag, u.name, u.drawing, stage, commissioned, ...runs].join(' ').toLowerCase()
+}
 const loadError = computed(() => (error.value ? asRefused(error.value) : null))
 
 async function importFile(event: Event) {
@@ -24,10 +47,9 @@ async function importFile(event: Event) {
   const file = input.files?.[0]
   if (!file) return
   refused.value = null
-  added.value = ''
   try {
     const unit = await call<{ tag: string }>('POST', '/api/units', await file.text(), true)
-    added.value = say('units.unitsPage.is-in', unit.tag)
+    told(say('units.unitsPage.is-in', unit.tag))
     await queries.invalidateQueries({ queryKey: ['units'] })
   } catch (e) {
     refused.value = asRefused(e)
@@ -49,14 +71,34 @@ const ACTIONS = [
   },
   {
     label: say('units.unitsPage.remove'),
-    command: () =>
-      void put(
-        'DELETE',
-        `/api/units/${encodeURIComponent(chosen.value?.tag ?? '')}?by=${encodeURIComponent(myName())}`,
-        say('units.unitsPage.is-removed-below-it', chosen.value?.tag),
-      ),
+    command: () => remove(chosen.value?.tag ?? ''),
   },
 ]
+
+const finder = ref<{ $el: HTMLElement }>()
+
+function onKey(event: KeyboardEvent) {
+  if (event.key !== '/' || ['INPUT', 'TEXTAREA'].includes((event.target as HTMLElement).tagName)) return
+  event.preventDefault()
+  finder.value?.$el.focus()
+}
+onMounted(() => window.addEventListener('keydown', onKey))
+onBeforeUnmount(() => window.removeEventListener('keydown', onKey))
+
+/** Found, Enter opens it. */
+function openOnly() {
+  const [only] = shown.value
+  if (only && shown.value.length === 1) void router.push({ name: 'sheet', params: { tag: only.tag } })
+}
+
+function remove(tag: string) {
+  const path = `/api/units/${encodeURIComponent(tag)}?by=${encodeURIComponent(myName())}`
+  void put('DELETE', path, say('units.unitsPage.is-removed-below-it', tag), () => bringBack(tag))
+}
+
+function bringBack(tag: string) {
+  void put('POST', `/api/removed-units/${encodeURIComponent(tag)}/bring-back`, say('units.unitsPage.is-back', tag))
+}
 
 function more(event: Event, u: UnitSummary) {
   chosen.value = u
@@ -64,13 +106,12 @@ function more(event: Event, u: UnitSummary) {
 }
 
 /** Nothing of a removed unit is lost; so no question is asked, and the way back is shown. */
-async function put(method: string, path: string, done = '') {
+async function put(method: string, path: string, done: string, undo?: () => void) {
   refused.value = null
-  added.value = ''
   try {
     queries.setQueryData(['removed-units'], await call<Schema['Removed'][]>(method, path))
     await queries.invalidateQueries({ queryKey: ['units'] })
-    added.value = done
+    told(done, undo)
   } catch (e) {
     refused.value = asRefused(e)
   }
@@ -82,18 +123,35 @@ async function put(method: string, path: string, done = '') {
     <h1>{{ say('units.unitsPage.units') }}</h1>
     <span class="quiet">{{ say('units.unitsPage.in-the-workshop', units?.length ?? 0) }}</span>
     <span class="gap"></span>
+    <InputText
+      v-if="units && units.length > 1"
+      ref="finder"
+      v-model="sought"
+      type="search"
+      class="find"
+      autocomplete="off"
+      :placeholder="say('units.unitsPage.find')"
+      :aria-label="say('units.unitsPage.find')"
+      @keydown.enter="openOnly"
+    />
     <input ref="fileInput" type="file" accept=".json,application/json" hidden @change="importFile" />
     <Button :label="say('units.unitsPage.new-unit')" severity="secondary" outlined @click="router.push({ name: 'new' })" />
     <Button :label="say('units.unitsPage.import-a-unit-file')" severity="secondary" outlined @click="fileInput?.click()" />
   </div>
   <Problems :refused="refused" />
   <Problems :refused="loadError" />
-  <p v-if="added" class="chip pass" role="status">{{ added }}</p>
   <p v-if="isPending" class="quiet">{{ say('units.unitsPage.reading-the-units') }}</p>
-  <p v-else-if="units && !units.length" class="card">{{ say('units.unitsPage.no-unit-yet-import') }}</p>
+  <div v-else-if="units && !units.length" class="card none">
+    <p>{{ say('units.unitsPage.no-unit-yet-import') }}</p>
+    <Button :label="say('units.unitsPage.new-unit')" @click="router.push({ name: 'new' })" />
+  </div>
+  <div v-else-if="units && !shown.length" class="card none" role="status">
+    <p>{{ say('units.unitsPage.none-like', sought) }}</p>
+    <Button :label="say('units.unitsPage.show-all')" severity="secondary" outlined @click="sought = ''" />
+  </div>
   <Menu ref="menu" :model="ACTIONS" popup />
   <div class="grid">
-    <UnitCard v-for="u in units" :key="u.tag" :unit="u" @more="(e) => more(e, u)" />
+    <UnitCard v-for="u in shown" :key="u.tag" :unit="u" @more="(e) => more(e, u)" />
   </div>
   <section v-if="removed?.length" class="card removed">
     <h2>{{ say('units.unitsPage.removed') }}</h2>
@@ -106,7 +164,7 @@ async function put(method: string, path: string, done = '') {
         :aria-label="say('units.unitsPage.bring-back-2', r.tag)"
         severity="secondary"
         outlined
-        @click="put('POST', `/api/removed-units/${encodeURIComponent(r.tag)}/bring-back`, say('units.unitsPage.is-back', r.tag))"
+        @click="bringBack(r.tag)"
       />
     </p>
   </section>
@@ -118,6 +176,14 @@ async function put(method: string, path: string, done = '') {
   align-items: center;
   gap: 14px;
   margin: 6px 0 14px;
+}
+.find {
+  width: 260px;
+}
+.none {
+  display: grid;
+  gap: 12px;
+  justify-items: start;
 }
 .grid {
   display: grid;

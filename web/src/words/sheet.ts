@@ -93,7 +93,6 @@ export const SHEET = {
   'sheet.sheetPage.before-it-can-be': 'Before it can be planned from, this sheet still needs',
   'sheet.sheetPage.bill-of-settings-as': 'Bill of settings as CSV',
   'sheet.sheetPage.circuit': 'Circuit',
-  'sheet.sheetPage.drawing-as-svg': 'Drawing as SVG',
   'sheet.sheetPage.drawing-sheet-revision-thicker':
     'drawing {0}, sheet revision {1}; thicker and blue is under pressure; tap a symbol to edit it',
   'sheet.sheetPage.not-given': 'not given',

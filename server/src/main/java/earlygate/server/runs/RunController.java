@@ -96,6 +96,11 @@ class RunController {
         return RunView.of(open.run(id), open.state(id), Words.in(pressure));
     }
 
+    @GetMapping("/{id}/place")
+    RunPlace place(@PathVariable long id, @RequestParam(defaultValue = "bar") PressureUnit pressure) {
+        return RunPlace.of(open.state(id), Words.in(pressure));
+    }
+
     @PostMapping("/{id}/events")
     RunView append(
             @PathVariable long id,

@@ -33,6 +33,7 @@ import java.util.Optional;
  *
  * @param uuid its name among all runs of all data folders
  * @param seq of the last event; grows with each
+ * @param minutesLeft as the plan estimates the steps that are not done
  * @param step null when all are done
  * @param wayBack the step that a failing reading leads back to; null where none does
  * @param waitingAt the shut hold point that bars the way; null when none does
@@ -51,6 +52,7 @@ public record RunView(
         boolean finished,
         int stepNumber,
         int stepCount,
+        double minutesLeft,
         List<PhaseProgress> phases,
         HoldView waitingAt,
         PlanView.StepView step,
@@ -135,6 +137,7 @@ public record RunView(
                 state.finished(),
                 step == null ? steps.size() : steps.indexOf(step) + 1,
                 steps.size(),
+                RunPlace.minutesLeft(state),
                 state.plan().phases().stream()
                         .map(p -> progress(state, p, words))
                         .toList(),

@@ -1,0 +1,38 @@
+import type { Schema } from '../api/client'
+import { useDisplay } from '../display/display'
+import type { Said } from '../parts/kind'
+import { kindOf } from '../parts/kinds'
+import type { UnitComponent, UnitFile } from '../units/unitFile'
+
+/** What stands beside a part: its target, what it passes and where it stands, by the model. */
+export function useNotes(drawn: { unit: UnitFile; steady?: Schema['SteadyView']; positions?: Record<string, string> }) {
+  const display = useDisplay()
+
+  function figure(id: string, key: string): number | undefined {
+    const value = drawn.steady?.components[id]?.[key]
+    return typeof value === 'number' ? value : undefined
+  }
+
+  function asked(setting: string, present: unknown): string {
+    const target = drawn.unit.targets?.find((t) => t.setting === setting)?.pressureBar
+    const value = target ?? present
+    return typeof value === 'number' ? display.show(value) : ''
+  }
+
+  const said: Said = {
+    asked,
+    flow: (id) => {
+      const lpm = figure(id, 'flowLpm')
+      return lpm === undefined || Math.abs(lpm) < 0.05 ? '' : `${Math.abs(lpm).toFixed(1)} L/min`
+    },
+    open: (id) => `${Math.round((figure(id, 'open') ?? 0) * 100)} %`,
+    pressure: (value) => display.show(value),
+    position: (id) => drawn.positions?.[id],
+  }
+
+  return function notes(c: UnitComponent): string[] {
+    return kindOf(c)
+      .notes(c, said)
+      .filter((note) => note)
+  }
+}
