@@ -15,15 +15,61 @@ const green = {
   950: '#0a1a15',
 }
 
+/** Paper, ink and rules are those of the page, by day and by night: one set of variables in style.css. */
+const card = { background: 'var(--card)', borderColor: 'var(--rule)', color: 'var(--ink)' }
+const grounds = {
+  text: { color: 'var(--ink)', hoverColor: 'var(--ink)', mutedColor: 'var(--quiet)', hoverMutedColor: 'var(--quiet)' },
+  content: { ...card, hoverBackground: 'var(--gate-soft)', hoverColor: 'var(--ink)' },
+  overlay: { select: card, popover: card, modal: card },
+  list: {
+    option: {
+      color: 'var(--ink)',
+      focusBackground: 'var(--gate-soft)',
+      focusColor: 'var(--ink)',
+      selectedBackground: 'var(--gate)',
+      selectedColor: 'var(--on-gate)',
+      selectedFocusBackground: 'var(--gate)',
+      selectedFocusColor: 'var(--on-gate)',
+    },
+  },
+  formField: {
+    background: 'var(--board)',
+    color: 'var(--ink)',
+    borderColor: 'var(--quiet)',
+    hoverBorderColor: 'var(--ink)',
+    placeholderColor: 'var(--quiet)',
+    invalidBorderColor: 'var(--stop)',
+  },
+}
+
+const choice = {
+  root: {
+    background: 'transparent',
+    hoverBackground: 'var(--gate-soft)',
+    checkedBackground: 'var(--gate)',
+    borderColor: 'var(--quiet)',
+    checkedBorderColor: 'var(--gate)',
+    color: 'var(--ink)',
+    hoverColor: 'var(--ink)',
+    checkedColor: 'var(--on-gate)',
+  },
+  content: { checkedBackground: 'var(--gate)' },
+}
+
 const preset = definePreset(Aura, {
   semantic: {
     primary: green,
     colorScheme: {
-      light: { primary: { color: green[600], hoverColor: green[700], activeColor: green[800] } },
-      dark: { primary: { color: '#7fd0a6', contrastColor: '#0b1512', hoverColor: '#9adbb8' } },
+      light: { primary: { color: green[600], hoverColor: green[700], activeColor: green[800] }, ...grounds },
+      dark: { primary: { color: '#7fd0a6', contrastColor: '#0b1512', hoverColor: '#9adbb8' }, ...grounds },
     },
   },
   components: {
+    // For a gloved hand.
+    checkbox: { root: { width: '28px', height: '28px' }, icon: { size: '18px' } },
+    radiobutton: { root: { width: '28px', height: '28px' }, icon: { size: '14px' } },
+    slider: { handle: { width: '28px', height: '28px', content: { width: '20px', height: '20px' } } },
+    togglebutton: { colorScheme: { light: choice, dark: choice } },
     panel: {
       root: { background: 'transparent', borderColor: 'var(--rule)', color: 'inherit' },
       header: { color: 'inherit' },

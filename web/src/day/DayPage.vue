@@ -1,4 +1,7 @@
 <script setup lang="ts">
+import Checkbox from 'primevue/checkbox'
+import InputNumber from 'primevue/inputnumber'
+import InputText from 'primevue/inputtext'
 import { say } from '../words'
 import Button from 'primevue/button'
 import { computed, ref, watch } from 'vue'
@@ -66,15 +69,15 @@ async function calendar() {
     <span class="gap"></span><Button :label="say('day.dayPage.calendar-file')" :disabled="!day?.entries.length" @click="calendar" />
   </div>
   <section class="card form">
-    <label>{{ say('day.dayPage.date') }} <input v-model="date" type="date" class="p-inputtext" /></label>
-    <label>{{ say('day.dayPage.begins') }} <input v-model="start" type="time" class="p-inputtext" /></label>
+    <label>{{ say('day.dayPage.date') }} <InputText v-model="date" type="date" /></label>
+    <label>{{ say('day.dayPage.begins') }} <InputText v-model="start" type="time" /></label>
     <label
-      >{{ say('day.dayPage.technicians') }} <input v-model.number="technicians" type="number" min="1" max="10" class="p-inputtext"
+      >{{ say('day.dayPage.technicians') }} <InputNumber v-model="technicians" :min="1" :max="10" show-buttons :input-props="{ size: 2 }"
     /></label>
     <fieldset>
       <legend>{{ say('day.dayPage.units') }}</legend>
       <label v-for="u in units" :key="u.tag" class="check"
-        ><input v-model="tags" type="checkbox" :value="u.tag" :disabled="u.missing > 0" /> {{ u.tag }}</label
+        ><Checkbox v-model="tags" :value="u.tag" :disabled="u.missing > 0" /> {{ u.tag }}</label
       >
     </fieldset>
   </section>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import Select from 'primevue/select'
 import { say } from '../words'
 import { useQuery } from '@tanstack/vue-query'
 import Button from 'primevue/button'
@@ -55,20 +56,25 @@ async function fit() {
     <h2>{{ say('instruments.fitInstrument.fit', instrument.name) }}</h2>
     <label
       >{{ say('instruments.fitInstrument.unit') }}
-      <select v-model="tag" :aria-label="say('instruments.fitInstrument.unit')" class="p-inputtext" @change="testPoint = ''">
-        <option value="">{{ say('instruments.fitInstrument.choose') }}</option>
-        <option v-for="u in units" :key="u.tag" :value="u.tag">{{ u.tag }}</option>
-      </select></label
-    >
+      <Select
+        v-model="tag"
+        :options="units ?? []"
+        option-label="tag"
+        option-value="tag"
+        :placeholder="say('instruments.fitInstrument.choose')"
+        :aria-label="say('instruments.fitInstrument.unit')"
+        @change="testPoint = ''"
+    /></label>
     <label v-if="document"
       >{{ say('instruments.fitInstrument.test-point') }}
-      <select v-model="testPoint" :aria-label="say('instruments.fitInstrument.test-point')" class="p-inputtext">
-        <option value="">{{ say('instruments.fitInstrument.choose') }}</option>
-        <option v-for="t in document.testPoints" :key="t.id" :value="t.id">
-          {{ say('instruments.fitInstrument.on-line', t.id, t.line) }}
-        </option>
-      </select></label
-    >
+      <Select
+        v-model="testPoint"
+        :options="document.testPoints"
+        :option-label="(t) => say('instruments.fitInstrument.on-line', t.id, t.line)"
+        option-value="id"
+        :placeholder="say('instruments.fitInstrument.choose')"
+        :aria-label="say('instruments.fitInstrument.test-point')"
+    /></label>
     <Button :label="say('instruments.fitInstrument.fit-and-check')" :disabled="!testPoint" @click="fit" />
     <Button :label="say('instruments.fitInstrument.close')" severity="secondary" outlined @click="emit('done')" />
     <Problems :refused="refused" />

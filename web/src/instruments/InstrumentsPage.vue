@@ -1,4 +1,7 @@
 <script setup lang="ts">
+import Checkbox from 'primevue/checkbox'
+import Select from 'primevue/select'
+import InputText from 'primevue/inputtext'
 import { say } from '../words'
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import Button from 'primevue/button'
@@ -87,34 +90,28 @@ function state(i: Instrument): string {
   </div>
   <Problems :refused="error ? asRefused(error) : null" />
   <form v-if="form" class="card form" @submit.prevent="save">
-    <label>{{ say('instruments.instrumentsPage.name') }} <input v-model="form.name" class="p-inputtext" /></label>
+    <label>{{ say('instruments.instrumentsPage.name') }} <InputText v-model="form.name" /></label>
     <label
       >{{ say('instruments.instrumentsPage.kind') }}
-      <select v-model="form.kind" class="p-inputtext" @change="form.unit = KINDS[form.kind]?.[0] ?? 'bar'">
-        <option v-for="(_, k) in KINDS" :key="k" :value="k">{{ k.replace('-', ' ') }}</option>
-      </select></label
-    >
+      <Select
+        v-model="form.kind"
+        :options="Object.keys(KINDS)"
+        :option-label="(k) => k.replace('-', ' ')"
+        :aria-label="say('instruments.instrumentsPage.kind')"
+        @change="form.unit = KINDS[form.kind]?.[0] ?? 'bar'"
+    /></label>
     <label
       >{{ say('instruments.instrumentsPage.unit') }}
-      <select v-model="form.unit" class="p-inputtext">
-        <option v-for="u in KINDS[form.kind]" :key="u">{{ u }}</option>
-      </select></label
-    >
-    <label
-      >{{ say('instruments.instrumentsPage.range', form.unit) }} <input v-model="form.range" class="p-inputtext" inputmode="decimal"
+      <Select v-model="form.unit" :options="KINDS[form.kind]" :aria-label="say('instruments.instrumentsPage.unit')"
     /></label>
+    <label>{{ say('instruments.instrumentsPage.range', form.unit) }} <InputText v-model="form.range" inputmode="decimal" /></label>
+    <label>{{ say('instruments.instrumentsPage.class-of-range') }} <InputText v-model="form.accuracyClass" inputmode="decimal" /></label>
     <label
-      >{{ say('instruments.instrumentsPage.class-of-range') }} <input v-model="form.accuracyClass" class="p-inputtext" inputmode="decimal"
+      >{{ say('instruments.instrumentsPage.resolution', form.unit) }} <InputText v-model="form.resolution" inputmode="decimal"
     /></label>
-    <label
-      >{{ say('instruments.instrumentsPage.resolution', form.unit) }}
-      <input v-model="form.resolution" class="p-inputtext" inputmode="decimal"
-    /></label>
-    <label
-      >{{ say('instruments.instrumentsPage.calibration-due') }} <input v-model="form.calibrationDue" type="date" class="p-inputtext"
-    /></label>
-    <label>{{ say('instruments.instrumentsPage.medium-it-has-seen') }} <input v-model="form.medium" class="p-inputtext" /></label>
-    <label class="check"><input v-model="form.retired" type="checkbox" /> {{ say('instruments.instrumentsPage.out-of-use') }}</label>
+    <label>{{ say('instruments.instrumentsPage.calibration-due') }} <InputText v-model="form.calibrationDue" type="date" /></label>
+    <label>{{ say('instruments.instrumentsPage.medium-it-has-seen') }} <InputText v-model="form.medium" /></label>
+    <label class="check"><Checkbox v-model="form.retired" binary /> {{ say('instruments.instrumentsPage.out-of-use') }}</label>
     <Problems :refused="refused" />
     <div class="go">
       <Button type="submit" :label="say('instruments.instrumentsPage.keep')" /><Button

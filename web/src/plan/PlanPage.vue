@@ -23,6 +23,10 @@ const display = useDisplay()
 const school = ref('auto')
 const sectionOrder = ref('highest-first')
 const asFound = useAsFound(props.tag)
+const SECTIONS = [
+  { value: 'highest-first', label: say('plan.planPage.highest-first') },
+  { value: 'branches-first', label: say('plan.planPage.branches-first') },
+]
 const WAYS = [
   { label: say('plan.planPage.counted'), value: 'count' },
   { label: say('plan.planPage.read'), value: 'read' },
@@ -107,10 +111,13 @@ function go(by: number) {
       /></label>
       <label v-if="sections"
         >{{ say('plan.planPage.sections') }}
-        <select v-model="sectionOrder" class="p-inputtext">
-          <option value="highest-first">{{ say('plan.planPage.highest-first') }}</option>
-          <option value="branches-first">{{ say('plan.planPage.branches-first') }}</option>
-        </select>
+        <Select
+          v-model="sectionOrder"
+          :options="SECTIONS"
+          option-label="label"
+          option-value="value"
+          :aria-label="say('plan.planPage.sections')"
+        />
       </label>
     </div>
     <p v-if="!data.plan.refused.length">{{ data.plan.why }}</p>

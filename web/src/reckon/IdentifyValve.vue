@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import RadioButton from 'primevue/radiobutton'
+import Select from 'primevue/select'
 import { say } from '../words'
 import { computed, ref, watch } from 'vue'
 import { useQuery } from '@tanstack/vue-query'
@@ -88,15 +90,19 @@ watch(
     <fieldset v-for="t in TRAITS" :key="t.key">
       <legend>{{ t.ask }}</legend>
       <label v-for="(text, value) in t.choices" :key="value"
-        ><input v-model="seen[t.key]" type="radio" :name="t.key" :value="String(value)" /> {{ text }}</label
+        ><RadioButton v-model="seen[t.key]" :name="t.key" :value="String(value)" /> {{ text }}</label
       >
     </fieldset>
     <label v-if="valves.length" class="declared"
       >{{ say('reckon.identifyValve.on-the-sheet-of', tag) }}
-      <select v-model="declared" class="p-inputtext">
-        <option value="">{{ say('reckon.identifyValve.not-chosen') }}</option>
-        <option v-for="v in valves" :key="v.id" :value="v.id">{{ v.id }}, {{ v.type.replaceAll('-', ' ') }}</option>
-      </select>
+      <Select
+        v-model="declared"
+        :options="valves"
+        :option-label="(v) => `${v.id}, ${v.type.replaceAll('-', ' ')}`"
+        option-value="id"
+        :placeholder="say('reckon.identifyValve.not-chosen')"
+        :aria-label="say('reckon.identifyValve.on-the-sheet-of', tag)"
+      />
     </label>
     <Problems :refused="refused" />
     <div v-if="found" class="answer" role="status">

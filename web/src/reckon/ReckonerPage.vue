@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import InputText from 'primevue/inputtext'
 import { say } from '../words'
 import { useQuery } from '@tanstack/vue-query'
 import { computed, ref, watch } from 'vue'
@@ -80,12 +81,11 @@ function plain(value: number): string {
         <label v-for="f in calculator.inputs" :key="calculator.key + f.key">
           <span>{{ f.label }}</span>
           <span class="field">
-            <input
-              class="p-inputtext"
+            <InputText
               inputmode="decimal"
-              :value="figures[f.key] ?? String(f.value)"
-              :aria-invalid="wrong[f.key] !== undefined"
-              @input="type(f.key, ($event.target as HTMLInputElement).value)"
+              :model-value="figures[f.key] ?? String(f.value)"
+              :invalid="wrong[f.key] !== undefined"
+              @update:model-value="(text) => type(f.key, text ?? '')"
             />
             <span class="quiet">{{ f.unit === '1' ? '' : f.unit }}</span>
           </span>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import Select from 'primevue/select'
 import { say } from '../words'
 import Button from 'primevue/button'
 import { computed, ref } from 'vue'
@@ -84,19 +85,24 @@ async function send(path: string) {
   <span v-if="possible" class="send">
     <Button v-if="!open" :label="say('reckon.sendToSheet.send-to-a-sheet')" severity="secondary" text @click="choose" />
     <template v-else>
-      <select v-model="tag" class="p-inputtext" :aria-label="say('reckon.sendToSheet.unit')" @change="choose">
-        <option value="">{{ say('reckon.sendToSheet.unit-2') }}</option>
-        <option v-for="u in units" :key="u.tag" :value="u.tag">{{ u.tag }}</option>
-      </select>
-      <select
+      <Select
+        v-model="tag"
+        :options="units ?? []"
+        option-label="tag"
+        option-value="tag"
+        :placeholder="say('reckon.sendToSheet.unit-2')"
+        :aria-label="say('reckon.sendToSheet.unit')"
+        @change="choose"
+      />
+      <Select
         v-if="document"
-        class="p-inputtext"
+        :options="targets"
+        option-label="label"
+        :option-value="(t) => t.path.join('/')"
+        :placeholder="targets.length ? say('reckon.sendToSheet.field') : say('reckon.sendToSheet.no-field-takes-this')"
         :aria-label="say('reckon.sendToSheet.field-of-the-sheet')"
-        @change="send(($event.target as HTMLSelectElement).value)"
-      >
-        <option value="">{{ targets.length ? say('reckon.sendToSheet.field') : say('reckon.sendToSheet.no-field-takes-this') }}</option>
-        <option v-for="t in targets" :key="t.path.join('/')" :value="t.path.join('/')">{{ t.label }}</option>
-      </select>
+        @update:model-value="send"
+      />
     </template>
   </span>
 </template>
@@ -106,7 +112,7 @@ async function send(path: string) {
   display: inline-flex;
   gap: 8px;
 }
-select {
+.send :deep(.p-select) {
   max-width: 280px;
 }
 </style>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import InputText from 'primevue/inputtext'
 import { say } from '../words'
 import Button from 'primevue/button'
 import { computed } from 'vue'
@@ -70,14 +71,13 @@ const also = computed(() => {
       <span v-if="moment" class="chip plain">{{ moment }}</span>
     </div>
     <form class="type" @submit.prevent="keep">
-      <input
+      <InputText
         v-model="text"
-        class="p-inputtext"
         inputmode="decimal"
         autocomplete="off"
         :data-reading="expect.testPoint"
         :aria-label="say('run.readingRow.type-what-reads', expect.testPoint)"
-        :aria-invalid="message !== undefined"
+        :invalid="message !== undefined"
       />
       <span class="quiet">{{ expect.reads }}</span>
       <Button type="submit" :label="say(asksStill ? 'run.readingRow.stood-still' : 'run.readingRow.keep')" severity="secondary" outlined />

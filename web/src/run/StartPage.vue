@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import RadioButton from 'primevue/radiobutton'
+import InputText from 'primevue/inputtext'
 import { say } from '../words'
 import { when } from '../display/time'
 import { useQuery } from '@tanstack/vue-query'
@@ -82,20 +84,20 @@ async function start() {
       <label for="name"
         ><b>{{ say('run.startPage.who-runs-it') }}</b></label
       >
-      <input id="name" v-model="name" class="p-inputtext" autocomplete="name" />
+      <InputText id="name" v-model="name" autocomplete="name" />
       <fieldset>
         <legend>
           <b>{{ say('run.startPage.where') }}</b>
         </legend>
         <label class="choice"
-          ><input v-model="practice" type="radio" :value="true" />
+          ><RadioButton v-model="practice" :value="true" name="where" />
           <span
             ><b>{{ say('run.startPage.practice-rig') }}</b
             >{{ say('run.startPage.a-simulated-machine-with') }}</span
           ></label
         >
         <label class="choice"
-          ><input v-model="practice" type="radio" :value="false" />
+          ><RadioButton v-model="practice" :value="false" name="where" />
           <span
             ><b>{{ say('run.startPage.at-the-machine') }}</b
             >{{ say('run.startPage.readings-are-typed') }}</span

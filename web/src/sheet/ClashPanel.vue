@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import RadioButton from 'primevue/radiobutton'
 import { say } from '../words'
 import Button from 'primevue/button'
 import { ref } from 'vue'
@@ -10,7 +11,8 @@ const emit = defineEmits<{ merge: [leave: Change[]] }>()
 const leave = ref<Change[]>([])
 
 function choose(mine: Change, theirs: boolean) {
-  leave.value = theirs ? [...leave.value, mine] : leave.value.filter((c) => c !== mine)
+  const others = leave.value.filter((c) => c !== mine)
+  leave.value = theirs ? [...others, mine] : others
 }
 </script>
 
@@ -44,11 +46,21 @@ function choose(mine: Change, theirs: boolean) {
       <fieldset v-for="b in clash.both" :key="place(b.mine)">
         <legend>{{ place(b.mine) }}</legend>
         <label
-          ><input type="radio" :name="place(b.mine)" checked @change="choose(b.mine, false)" />
+          ><RadioButton
+            :model-value="leave.includes(b.mine)"
+            :value="false"
+            :name="place(b.mine)"
+            @update:model-value="choose(b.mine, false)"
+          />
           {{ say('sheet.clashPanel.mine-2', shown(b.mine.after)) }}</label
         >
         <label
-          ><input type="radio" :name="place(b.mine)" @change="choose(b.mine, true)" />
+          ><RadioButton
+            :model-value="leave.includes(b.mine)"
+            :value="true"
+            :name="place(b.mine)"
+            @update:model-value="choose(b.mine, true)"
+          />
           {{ say('sheet.clashPanel.theirs-2', shown(b.theirs.after)) }}</label
         >
       </fieldset>

@@ -1,4 +1,7 @@
 <script setup lang="ts">
+import Select from 'primevue/select'
+import Checkbox from 'primevue/checkbox'
+import InputText from 'primevue/inputtext'
 import { say } from '../words'
 import { computed } from 'vue'
 import type { UnitFile } from '../units/unitFile'
@@ -62,7 +65,7 @@ function end(i: 0 | 1, value: number | undefined, from: unknown, set: (v: unknow
       <fieldset v-if="f.kind === 'group'">
         <legend>
           <label class="check">
-            <input type="checkbox" :checked="entry[f.key] !== undefined" :disabled="f.required" @change="toggle(f)" />
+            <Checkbox binary :model-value="entry[f.key] !== undefined" :disabled="f.required" @update:model-value="toggle(f)" />
             {{ f.label }}
           </label>
         </legend>
@@ -106,21 +109,21 @@ function end(i: 0 | 1, value: number | undefined, from: unknown, set: (v: unknow
           />
         </span>
         <label v-else-if="f.kind === 'flag'" class="check">
-          <input
-            type="checkbox"
-            :checked="entry[f.key] === true"
+          <Checkbox
+            binary
+            :model-value="entry[f.key] === true"
             :aria-label="f.label"
-            @change="emit('change', f.key, entry[f.key] === true ? undefined : true)"
+            @update:model-value="(on) => emit('change', f.key, on || undefined)"
           />
           {{ say('sheet.entryForm.yes') }}
         </label>
         <span v-else-if="f.kind === 'ports'" class="ports">
           <label v-for="l in lines" :key="l" class="check">
-            <input
-              type="checkbox"
-              :checked="(entry[f.key] as string[] | undefined)?.includes(l)"
+            <Checkbox
+              binary
+              :model-value="(entry[f.key] as string[] | undefined)?.includes(l)"
               :aria-label="say('sheet.entryForm.port', l)"
-              @change="
+              @update:model-value="
                 emit(
                   'change',
                   f.key,
@@ -132,23 +135,23 @@ function end(i: 0 | 1, value: number | undefined, from: unknown, set: (v: unknow
           </label>
         </span>
         <PositionsField v-else-if="f.kind === 'positions'" :value="entry[f.key]" @change="emit('change', f.key, $event)" />
-        <input
+        <InputText
           v-else-if="f.kind === 'text'"
-          class="p-inputtext text"
-          :value="entry[f.key] ?? ''"
+          class="text"
+          :model-value="String(entry[f.key] ?? '')"
           :aria-label="f.label"
-          @input="emit('change', f.key, ($event.target as HTMLInputElement).value || undefined)"
+          @update:model-value="(text) => emit('change', f.key, text || undefined)"
         />
-        <select
+        <Select
           v-else
-          class="p-inputtext"
           :aria-label="f.label"
-          :value="entry[f.key] ?? ''"
-          @change="emit('change', f.key, ($event.target as HTMLSelectElement).value || undefined)"
-        >
-          <option value="">{{ f.required ? say('sheet.entryForm.choose') : say('sheet.entryForm.not-given') }}</option>
-          <option v-for="c in choices(f)" :key="c" :value="c">{{ c === 'T' ? say('sheet.entryForm.tank') : c }}</option>
-        </select>
+          :model-value="entry[f.key]"
+          :options="choices(f)"
+          :option-label="(c) => (c === 'T' ? say('sheet.entryForm.tank') : c)"
+          :placeholder="f.required ? say('sheet.entryForm.choose') : say('sheet.entryForm.not-given')"
+          :show-clear="!f.required"
+          @update:model-value="(c) => emit('change', f.key, c ?? undefined)"
+        />
         <button v-if="unsure(f.key)" type="button" class="confirm" @click="emit('confirm', `${path}.${f.key}`)">
           {{ say('sheet.entryForm.default-confirm') }}
         </button>

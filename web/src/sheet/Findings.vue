@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import InputText from 'primevue/inputtext'
 import { say } from '../words'
 import Button from 'primevue/button'
 import { ref } from 'vue'
@@ -79,11 +80,9 @@ async function letStand(f: Finding) {
         />
       </div>
       <form v-if="opened === f.fingerprint" class="form" @submit.prevent="letStand(f)">
-        <label>{{ say('sheet.findings.reason') }} <input v-model="reason" class="p-inputtext" required /></label>
-        <label>{{ say('sheet.findings.your-name') }} <input v-model="by" class="p-inputtext" required /></label>
-        <label v-if="f.release"
-          >{{ say('sheet.findings.released-by-a-second') }} <input v-model="releasedBy" class="p-inputtext" required
-        /></label>
+        <label>{{ say('sheet.findings.reason') }} <InputText v-model="reason" required /></label>
+        <label>{{ say('sheet.findings.your-name') }} <InputText v-model="by" required /></label>
+        <label v-if="f.release">{{ say('sheet.findings.released-by-a-second') }} <InputText v-model="releasedBy" required /></label>
         <Problems :refused="refused" />
         <Button type="submit" :label="say('sheet.findings.keep-with-this-reason')" />
       </form>

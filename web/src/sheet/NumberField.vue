@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import InputText from 'primevue/inputtext'
 import { say } from '../words'
 import { computed, ref, watch } from 'vue'
 import { useDisplay } from '../display/display'
@@ -56,7 +57,8 @@ function fault(value: number): string {
     : ''
 }
 
-function typed() {
+function typed(now: string | undefined) {
+  text.value = now ?? ''
   if (text.value.trim() === '' && props.above === undefined) {
     wrong.value = ''
     emit('change', undefined)
@@ -70,14 +72,13 @@ function typed() {
 
 <template>
   <span class="field" :class="{ unsure }">
-    <input
-      v-model="text"
-      class="p-inputtext"
+    <InputText
+      :model-value="text"
       :class="{ long: text.length > 8 }"
       inputmode="decimal"
       :aria-label="label"
-      :aria-invalid="wrong !== ''"
-      @input="typed"
+      :invalid="wrong !== ''"
+      @update:model-value="typed"
     />
     <span class="quiet">{{ unit }}</span>
     <span v-if="wrong" class="wrong" role="alert">{{ wrong }}</span>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import InputText from 'primevue/inputtext'
 import { say } from '../words'
 import { useQuery } from '@tanstack/vue-query'
 import Button from 'primevue/button'
@@ -117,11 +118,7 @@ watch(
       <article v-if="!here.list" class="card">
         <h2>{{ say('sheet.partsEditor.unit') }}</h2>
         <div class="row">
-          <label for="unit-name">{{ say('sheet.partsEditor.name') }}</label><input
-            id="unit-name"
-            v-model="unit.name"
-            class="p-inputtext wide"
-          />
+          <label for="unit-name">{{ say('sheet.partsEditor.name') }}</label><InputText id="unit-name" v-model="unit.name" class="wide" />
         </div>
         <h2>{{ say('sheet.partsEditor.drawing') }}</h2>
         <EntryForm
@@ -156,7 +153,12 @@ watch(
         <div class="row head">
           <template v-if="here.kind !== 'target'">
             <label :for="`id-${i}`">{{ String(e.type ?? here.kind ?? '').replaceAll('-', ' ') }}</label>
-            <input :id="`id-${i}`" class="p-inputtext id" :value="e.id" @change="rename(e, ($event.target as HTMLInputElement).value)" />
+            <InputText
+              :id="`id-${i}`"
+              class="id"
+              :model-value="String(e.id)"
+              @change="rename(e, ($event.target as HTMLInputElement).value)"
+            />
           </template>
           <b v-else>{{ e.setting || say('sheet.partsEditor.new-target') }}</b>
           <span class="gap"></span>

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import Button from 'primevue/button'
+import InputText from 'primevue/inputtext'
 import { say } from '../words'
 import { computed } from 'vue'
 
@@ -29,23 +31,24 @@ function put(i: number, name: string, ways: string) {
 <template>
   <span class="positions">
     <span v-for="(r, i) in rows" :key="i" class="position">
-      <input
-        class="p-inputtext"
-        :value="r.name"
+      <InputText
+        :model-value="r.name"
         :aria-label="say('sheet.positionsField.name-of-position', i + 1)"
         @change="put(i, ($event.target as HTMLInputElement).value, r.ways)"
       />
-      <input
-        class="p-inputtext"
-        :value="r.ways"
+      <InputText
+        :model-value="r.ways"
         placeholder="P>X Y>T"
         :aria-label="say('sheet.positionsField.ways-of-position', r.name)"
         @change="put(i, r.name, ($event.target as HTMLInputElement).value)"
       />
     </span>
-    <button type="button" @click="emit('change', { ...(value as Record<string, string[][]>), [`position${rows.length + 1}`]: [] })">
-      {{ say('sheet.positionsField.add-a-position') }}
-    </button>
+    <Button
+      :label="say('sheet.positionsField.add-a-position')"
+      severity="secondary"
+      outlined
+      @click="emit('change', { ...(value as Record<string, string[][]>), [`position${rows.length + 1}`]: [] })"
+    />
     <span class="quiet small">{{ say('sheet.positionsField.each-way-from-port') }}</span>
   </span>
 </template>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import InputText from 'primevue/inputtext'
 import { say } from '../words'
 import { useQueryClient } from '@tanstack/vue-query'
 import Button from 'primevue/button'
@@ -91,12 +92,7 @@ useUndoKeys(undo, redo)
     <span v-if="changed" class="chip plain">{{ say('sheet.sheetPage.not-saved-yet') }}</span>
     <Button :label="say('sheet.sheetPage.undo')" severity="secondary" outlined :disabled="!canUndo" @click="undo" />
     <Button :label="say('sheet.sheetPage.redo')" severity="secondary" outlined :disabled="!canRedo" @click="redo" />
-    <input
-      v-model="by"
-      class="p-inputtext name"
-      :aria-label="say('sheet.sheetPage.your-name')"
-      :placeholder="say('sheet.sheetPage.your-name')"
-    />
+    <InputText v-model="by" class="name" :aria-label="say('sheet.sheetPage.your-name')" :placeholder="say('sheet.sheetPage.your-name')" />
     <Button :label="say('sheet.sheetPage.save-as-new-revision')" :disabled="!changed" @click="keep" />
   </div>
   <Problems :refused="problem" />

@@ -1,33 +1,19 @@
 <script setup lang="ts">
+import SelectButton from 'primevue/selectbutton'
 import { say } from '../words'
 import { TABS, type SheetTab } from './tabs'
 
 const tab = defineModel<SheetTab>({ required: true })
+const PAGES = Object.entries(TABS).map(([value, label]) => ({ value, label }))
 </script>
 
 <template>
-  <div class="tabs" role="group" :aria-label="say('sheet.sheetPage.parts-of-the-sheet')">
-    <button v-for="(name, t) in TABS" :key="t" type="button" :aria-pressed="tab === t" @click="tab = t">{{ name }}</button>
-  </div>
+  <SelectButton
+    v-model="tab"
+    :options="PAGES"
+    option-label="label"
+    option-value="value"
+    :allow-empty="false"
+    :aria-label="say('sheet.sheetPage.parts-of-the-sheet')"
+  />
 </template>
-
-<style scoped>
-.tabs {
-  display: flex;
-}
-.tabs button {
-  font: inherit;
-  font-weight: 600;
-  color: inherit;
-  background: none;
-  border: 1px solid var(--rule);
-  min-height: 46px;
-  padding: 0 16px;
-  cursor: pointer;
-}
-.tabs button[aria-pressed='true'] {
-  background: var(--gate);
-  color: var(--on-gate);
-  border-color: var(--gate);
-}
-</style>

@@ -1,4 +1,7 @@
 <script setup lang="ts">
+import Slider from 'primevue/slider'
+import Select from 'primevue/select'
+import Checkbox from 'primevue/checkbox'
 import { say } from '../words'
 import { PURPOSES } from '../display/names'
 import { computed } from 'vue'
@@ -40,52 +43,57 @@ function toggle(list: string[], id: string): string[] {
     <b>{{ say('sheet.situationBar.what-if') }}</b>
     <span v-for="d in drivers" :key="d.id" class="one">
       <label class="check"
-        ><input type="checkbox" :checked="!whatIf.stopped.includes(d.id)" @change="whatIf.stopped = toggle(whatIf.stopped, d.id)" />
+        ><Checkbox
+          binary
+          :model-value="!whatIf.stopped.includes(d.id)"
+          @update:model-value="whatIf.stopped = toggle(whatIf.stopped, d.id)"
+        />
         {{ say('sheet.situationBar.running', d.id) }}</label
       >
-      <select
+      <Select
         v-if="d.speedsRpm"
-        class="p-inputtext"
         :aria-label="say('sheet.situationBar.speed-of', d.id)"
-        :value="whatIf.speeds[d.id] ?? (d.speedsRpm as { mid?: number })?.mid"
-        @change="whatIf.speeds[d.id] = Number(($event.target as HTMLSelectElement).value)"
-      >
-        <option v-for="[name, rpm] in speeds(d)" :key="name" :value="rpm">{{ say('sheet.situationBar.rpm', rpm) }}</option>
-      </select>
+        :model-value="whatIf.speeds[d.id] ?? (d.speedsRpm as { mid?: number })?.mid"
+        :options="speeds(d).map(([, rpm]) => ({ rpm, label: say('sheet.situationBar.rpm', rpm) }))"
+        option-label="label"
+        option-value="rpm"
+        @update:model-value="(rpm) => (whatIf.speeds[d.id] = Number(rpm))"
+      />
     </span>
-    <label v-for="v in valves" :key="v.id" class="one"
+    <span v-for="v in valves" :key="v.id" class="one"
       >{{ v.id }}
-      <select
-        class="p-inputtext"
+      <Select
         :aria-label="say('sheet.situationBar.position-of', v.id)"
-        :value="whatIf.positions[v.id] ?? v.start ?? 'neutral'"
-        @change="whatIf.positions[v.id] = ($event.target as HTMLSelectElement).value"
-      >
-        <option v-for="p in positions(v)" :key="p">{{ p }}</option>
-      </select>
-    </label>
-    <label v-for="t in throttles" :key="t.id" class="one"
+        :model-value="whatIf.positions[v.id] ?? v.start ?? 'neutral'"
+        :options="positions(v)"
+        @update:model-value="(at) => (whatIf.positions[v.id] = at)"
+      />
+    </span>
+    <span v-for="t in throttles" :key="t.id" class="one"
       >{{ t.id }} {{ PURPOSES[t.purpose ?? LOAD] }}
-      <input
-        type="range"
-        min="0"
-        max="1"
-        step="0.01"
-        :value="whatIf.openings[t.id] ?? 0"
+      <Slider
+        :model-value="Math.round((whatIf.openings[t.id] ?? 0) * 100)"
+        class="slider"
         :aria-label="say('sheet.situationBar.opening-of', t.id)"
-        @input="whatIf.openings[t.id] = Number(($event.target as HTMLInputElement).value)"
+        @update:model-value="(percent) => (whatIf.openings[t.id] = Number(percent) / 100)"
       />
       <b class="percent">{{ Math.round((whatIf.openings[t.id] ?? 0) * 100) }} %</b>
-    </label>
+    </span>
     <label v-for="v in vents" :key="v.id" class="check"
-      ><input type="checkbox" :checked="whatIf.vented.includes(v.id)" @change="whatIf.vented = toggle(whatIf.vented, v.id)" />
+      ><Checkbox binary :model-value="whatIf.vented.includes(v.id)" @update:model-value="whatIf.vented = toggle(whatIf.vented, v.id)" />
       {{ say('sheet.situationBar.vented', v.id) }}</label
     >
-    <label class="one"
+    <span class="one"
       >{{ say('sheet.situationBar.oil') }}
-      <input v-model.number="whatIf.oilC" type="range" min="0" max="80" step="1" :aria-label="say('sheet.situationBar.oil-temperature')" />
+      <Slider
+        :model-value="whatIf.oilC"
+        class="slider"
+        :max="80"
+        :aria-label="say('sheet.situationBar.oil-temperature')"
+        @update:model-value="(c) => (whatIf.oilC = Number(c))"
+      />
       <b class="percent">{{ whatIf.oilC }} °C</b>
-    </label>
+    </span>
     <span class="gap"></span>
     <span v-for="d in drivers" :key="`f${d.id}`"
       >{{ d.id }} <b class="live">{{ drive(d.id).powerKw.toFixed(1) }}</b> {{ say('sheet.situationBar.of-kw', d.ratedPowerKw) }}
@@ -115,10 +123,9 @@ function toggle(list: string[], id: string): string[] {
   gap: 8px;
   min-height: 44px;
 }
-input[type='range'] {
-  width: 104px;
-  height: 44px;
-  accent-color: var(--gate);
+.slider {
+  width: 100px;
+  margin: 0 14px;
 }
 .percent {
   min-width: 44px;

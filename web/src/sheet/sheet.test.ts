@@ -1,6 +1,8 @@
 import { mount } from '@vue/test-utils'
 import { createPinia, setActivePinia } from 'pinia'
 import PrimeVue from 'primevue/config'
+import Select from 'primevue/select'
+import Slider from 'primevue/slider'
 import { beforeEach, describe, expect, it } from 'vitest'
 import { nextTick } from 'vue'
 import SchoolTable from '../plan/SchoolTable.vue'
@@ -56,9 +58,11 @@ describe('what if', () => {
       props: { unit: unit(), modelValue: { ...AT_REST, openings: {}, positions: {}, speeds: {} } },
       global,
     })
-    expect(page.findAll('select')).toHaveLength(2)
-    await page.get('[aria-label="Position of S1"]').setValue('b')
-    await page.get('[aria-label="Opening of TV1"]').setValue('0.4')
+    const selects = page.findAllComponents(Select)
+    expect(selects.map((x) => x.props('ariaLabel'))).toEqual(['Speed of E1', 'Position of S1'])
+    expect(selects[1]?.props('options')).toEqual(['neutral', 'a', 'b'])
+    await selects[1]?.setValue('b')
+    await page.getComponent(Slider).setValue(40)
     expect(page.props('modelValue')).toMatchObject({ positions: { S1: 'b' }, openings: { TV1: 0.4 } })
     expect(page.text()).toContain('RV1 vented')
     expect(page.text()).not.toContain('A ·')
@@ -106,7 +110,7 @@ describe('forms', () => {
     expect(page.get('[role=alert]').text()).toBe('no such line')
     await page.get('button.confirm').trigger('click')
     expect(page.emitted('confirm')).toEqual([['components.RV1.settingBar']])
-    await page.get('select').setValue('T')
+    await page.getComponent(Select).setValue('T')
     expect(page.emitted('change')).toEqual([['inlet', 'T']])
   })
   it('reads the ways of a valve as they are written', async () => {

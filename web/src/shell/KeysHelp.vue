@@ -64,7 +64,11 @@ const KEYS = [
 .keys dd {
   margin: 0;
 }
+.keys dt {
+  padding: 3px 0;
+}
 .keys kbd {
+  display: inline-block;
   font: inherit;
   font-weight: 600;
   border: 1.5px solid var(--quiet);

@@ -23,8 +23,10 @@ const props = defineProps<{
 const display = useDisplay()
 const TOP = 34
 const height = computed(() => (props.small ? 150 : (props.tall ?? 600)))
-const width = computed(() => (props.small ? 100 : 352))
-const board = computed(() => ({ x: props.small ? 14 : 40, w: props.small ? 34 : 64, bottom: height.value - 8 }))
+/** Four figures, as psi have them, need a wider board and more room for a gap. */
+const more = computed(() => 12 * Math.max(0, Math.round(fromBar(props.staff.topBar, display.pressure)).toString().length - 3))
+const width = computed(() => (props.small ? 100 : 352 + 2 * more.value))
+const board = computed(() => ({ x: props.small ? 14 : 40, w: props.small ? 34 : 64 + more.value, bottom: height.value - 8 }))
 
 function y(bar: number): number {
   const share = Math.max(0, Math.min(1, bar / props.staff.topBar))

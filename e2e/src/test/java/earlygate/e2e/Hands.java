@@ -213,6 +213,16 @@ abstract class Hands {
                 AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name).setExact(!name.startsWith("Stop")));
     }
 
+    /** Whatever a step asks, it is on the screen with its button, and nothing has to be scrolled to. */
+    void fits() {
+        Object below = page.evaluate("() => Math.max(document.documentElement.scrollHeight - innerHeight,"
+                + " document.querySelector('button.primary')?.getBoundingClientRect().bottom - innerHeight || 0,"
+                + " document.documentElement.scrollWidth - innerWidth)");
+        if (((Number) below).doubleValue() > 1) {
+            throw new AssertionError(heading() + " does not fit by " + below + " px");
+        }
+    }
+
     /** A few ticks of the machine and a breath for the screen. */
     void settle() {
         page.waitForTimeout(100);

@@ -6,6 +6,7 @@ import com.microsoft.playwright.BrowserType;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Playwright;
 import com.microsoft.playwright.assertions.PlaywrightAssertions;
+import com.microsoft.playwright.options.AriaRole;
 import earlygate.server.EarlyGate;
 import java.io.IOException;
 import java.io.UncheckedIOException;
@@ -77,6 +78,18 @@ final class Served {
         return beside(path);
     }
 
+    /** Opens a list of choices by its name, and takes one. */
+    static void choose(Page page, String label, String option) {
+        page.getByRole(
+                        AriaRole.COMBOBOX,
+                        new Page.GetByRoleOptions().setName(label).setExact(true))
+                .click();
+        page.getByRole(
+                        AriaRole.OPTION,
+                        new Page.GetByRoleOptions().setName(option).setExact(true))
+                .click();
+    }
+
     /** What a page tried to do that its policy does not let it. */
     static List<String> refusedByPolicy() {
         return List.copyOf(REFUSED);
@@ -95,5 +108,10 @@ final class Served {
         });
         page.navigate("http://127.0.0.1:" + port() + path);
         return page;
+    }
+
+    static Locator button(Page page, String name) {
+        return page.getByRole(
+                AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name).setExact(true));
     }
 }

@@ -59,6 +59,7 @@ final class Technician extends Hands {
         }
         if (!at.equals(prepared)) {
             prepared = at;
+            fits();
             idle = 0;
             if (rig()) {
                 prepare(heading());

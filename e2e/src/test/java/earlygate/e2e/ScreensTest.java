@@ -1,0 +1,120 @@
+package earlygate.e2e;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static earlygate.e2e.Served.button;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.deque.html.axecore.playwright.AxeBuilder;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import java.util.List;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
+
+/** What holds on every screen: no barrier, nothing cut, everything by keyboard. */
+class ScreensTest {
+    @ParameterizedTest
+    @CsvSource({
+        "/, day",
+        "/unit/NH-04/sheet, day",
+        "/unit/NH-04/sheet, night",
+        "/unit/LG-07/plan, day",
+        "/reckoner, night",
+        "/instruments, day",
+        "/new, night",
+        "/day, day",
+        "/unit/LG-07/record, day",
+        "/unit/LG-07/run, day"
+    })
+    void noBarrierThatAxeCanFind(String path, String theme) {
+        Page page = Served.open(path);
+        if (theme.equals("night")) {
+            button(page, "Night").click();
+        }
+        page.waitForLoadState();
+        assertThat(page.locator("main")).not().containsText("Reading the");
+        axe(page);
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"Parts", "Target sheet", "Revisions"})
+    void noBarrierInTheSheetsOwnPages(String tab) {
+        Page page = Served.open("/unit/NH-04/sheet");
+        button(page, tab).click();
+        page.waitForTimeout(400);
+        axe(page);
+    }
+
+    /** Measured as it stands on the screen: no name cut at an edge, none over a line. */
+    @ParameterizedTest
+    @ValueSource(strings = {"LG-07", "FB-02", "BP-11", "NH-04", "SW-03", "WD-05", "DR-09", "PL-01"})
+    void everyDrawingIsWholeAndReadable(String tag) {
+        Page page = Served.open("/unit/" + tag + "/sheet");
+        button(page, "psi").click();
+        assertThat(page.locator("svg.circuit .value").first()).isVisible();
+        page.waitForTimeout(500);
+        assertThat((List<?>) page.evaluate(DRAWN)).as(tag).isEmpty();
+        // Nearer, what was in the middle is still there; fit shows all of it again.
+        String all = page.locator("svg.circuit").getAttribute("viewBox");
+        button(page, "Nearer").click();
+        assertThat(page.locator("svg.circuit")).not().hasAttribute("viewBox", all);
+        button(page, "Fit").click();
+        assertThat(page.locator("svg.circuit")).hasAttribute("viewBox", all);
+    }
+
+    private static final String DRAWN = """
+            () => {
+              const svg = document.querySelector('svg.circuit')
+              const edge = svg.getBoundingClientRect()
+              const boxes = [...svg.querySelectorAll('text')].filter((t) => t.textContent.trim())
+                .map((t) => [t.textContent.trim(), t.getBoundingClientRect()])
+              const lines = [...svg.querySelectorAll('path.wire, path.pilot')]
+                .filter((w) => !w.closest('[transform]')).map((w) => w.getBoundingClientRect())
+              const over = (a, b, by) =>
+                a.left + by < b.right && b.left < a.right - by && a.top + by < b.bottom && b.top < a.bottom - by
+              const bad = []
+              for (const [name, box] of boxes) {
+                if (box.left < edge.left - 1 || box.right > edge.right + 1 || box.top < edge.top - 1
+                    || box.bottom > edge.bottom + 1) bad.push(name + ' is cut')
+                if (lines.some((l) => over(box, l, 3))) bad.push(name + ' lies over a line')
+                if (boxes.some(([, o]) => o !== box && over(box, o, 4))) bad.push(name + ' lies over another name')
+              }
+              return bad
+            }""";
+
+    @Test
+    void aUnitIsFoundByTypingAndTheKeysAreShownOnAsking() {
+        Page page = Served.open("/");
+        assertThat(page.locator("article")).hasCount(8);
+        page.keyboard().press("/");
+        page.keyboard().type("net haul");
+        assertThat(page.locator("article")).hasCount(1);
+        assertThat(page.locator("article")).containsText("NH-04");
+        page.getByRole(AriaRole.SEARCHBOX).fill("nothing of the kind");
+        assertThat(page.getByRole(AriaRole.STATUS)).containsText("No unit has \"nothing of the kind\"");
+        button(page, "Show all").click();
+        assertThat(page.locator("article")).hasCount(8);
+        page.locator("h1").click();
+        page.keyboard().press("?");
+        assertThat(page.getByRole(AriaRole.DIALOG)).containsText("go to the reading");
+        axe(page);
+        page.keyboard().press("Escape");
+        assertThat(page.getByRole(AriaRole.DIALOG)).hasCount(0);
+        page.getByRole(AriaRole.SEARCHBOX).fill("LG-07");
+        page.keyboard().press("Enter");
+        assertThat(page.locator("svg.circuit")).isVisible();
+    }
+
+    private static void axe(Page page) {
+        assertThat(page.locator("h1").first()).isAttached();
+        assertThat(Served.refusedByPolicy()).isEmpty();
+        List<String> found = new AxeBuilder(page)
+                .analyze().getViolations().stream()
+                        .map(v -> v.getId() + ": " + v.getHelp() + " "
+                                + v.getNodes().get(0).getHtml())
+                        .toList();
+        assertThat(found).isEmpty();
+    }
+}
