@@ -1,63 +1,20 @@
 <script setup lang="ts">
 import InputText from 'primevue/inputtext'
 import { say } from '../words'
-import { useQuery } from '@tanstack/vue-query'
-import { computed, ref, watch } from 'vue'
+import Button from 'primevue/button'
 import { useRoute } from 'vue-router'
-import { asRefused, call, type Refused, type Schema } from '../api/client'
 import Problems from '../display/Problems.vue'
-import { typedNumber } from '../display/quantity'
 import IdentifyValve from './IdentifyValve.vue'
 import SendToSheet from './SendToSheet.vue'
+import { useReckoner } from './useReckoner'
 
 const route = useRoute()
-const { data: all } = useQuery({
-  queryKey: ['reckon'],
-  queryFn: () => call<Schema['CalculatorView'][]>('GET', '/api/reckon'),
-  staleTime: Infinity,
-})
+const { all, chosen, calculator, figures, wrong, answer, refused, type, anew } = useReckoner()
 const IDENTIFY = 'identify'
-const chosen = ref('cylinder-pressure')
-const given = ref<Record<string, Record<string, string>>>({})
-const answer = ref<Schema['ReckonedView']>()
-const refused = ref<Refused | null>(null)
 
-const calculator = computed(() => all.value?.find((c) => c.key === chosen.value))
-const figures = computed(() => given.value[chosen.value] ?? {})
-const wrong = computed(() => Object.fromEntries((refused.value?.places ?? []).map((p) => [p.path, p.message])))
-
-function type(key: string, text: string) {
-  given.value[chosen.value] = { ...figures.value, [key]: text }
+function print() {
+  window.print()
 }
-
-let asked = 0
-watch(
-  [calculator, figures],
-  async () => {
-    const c = calculator.value
-    if (!c) return
-    const mine = ++asked
-    const numbers = Object.fromEntries(Object.entries(figures.value).map(([key, text]) => [key, typedNumber(text)]))
-    const bad = Object.entries(numbers).filter(([, n]) => Number.isNaN(n))
-    if (bad.length) {
-      refused.value = asRefused(null)
-      refused.value.places.push(
-        ...bad.map(([key]) => ({ path: key, message: say('reckon.reckonerPage.is-not-a-number', figures.value[key]) })),
-      )
-      return
-    }
-    try {
-      const found = await call<Schema['ReckonedView']>('POST', `/api/reckon/${c.key}`, numbers)
-      if (mine === asked) {
-        answer.value = found
-        refused.value = null
-      }
-    } catch (e) {
-      if (mine === asked) refused.value = asRefused(e)
-    }
-  },
-  { deep: true, immediate: true },
-)
 
 /** Four figures that count. */
 function plain(value: number): string {
@@ -68,7 +25,7 @@ function plain(value: number): string {
 
 <template>
   <div class="page">
-    <nav class="card" :aria-label="say('reckon.reckonerPage.calculators')">
+    <nav class="card no-print" :aria-label="say('reckon.reckonerPage.calculators')">
       <button v-for="c in all" :key="c.key" type="button" :class="{ here: c.key === chosen }" @click="chosen = c.key">{{ c.title }}</button>
       <button type="button" :class="{ here: chosen === IDENTIFY }" @click="chosen = IDENTIFY">
         {{ say('reckon.reckonerPage.which-valve-is-this') }}
@@ -76,7 +33,12 @@ function plain(value: number): string {
     </nav>
     <IdentifyValve v-if="chosen === IDENTIFY" :tag="String(route.query.unit ?? '')" />
     <section v-else-if="calculator" class="card">
-      <h1>{{ calculator.title }}</h1>
+      <div class="head">
+        <h1>{{ calculator.title }}</h1>
+        <span class="gap"></span>
+        <Button class="no-print" :label="say('reckon.reckonerPage.anew')" severity="secondary" outlined @click="anew" />
+        <Button class="no-print" :label="say('reckon.reckonerPage.print')" severity="secondary" outlined @click="print" />
+      </div>
       <div class="inputs">
         <label v-for="f in calculator.inputs" :key="calculator.key + f.key">
           <span>{{ f.label }}</span>
@@ -97,7 +59,7 @@ function plain(value: number): string {
         <div v-for="r in answer.results" :key="r.key" class="result">
           <span>{{ r.label }}</span><b class="live">{{ plain(r.value) }}</b
           ><span>{{ r.unit }}</span>
-          <SendToSheet :value="r.value" :unit="r.unit" :tag="String(route.query.unit ?? '')" />
+          <SendToSheet :value="r.fileValue" :unit="r.fileUnit" :tag="String(route.query.unit ?? '')" />
         </div>
       </template>
       <Problems v-else-if="refused && !refused.places.length" :refused="refused" />
@@ -131,6 +93,11 @@ nav button.here {
   background: var(--gate);
   color: var(--on-gate);
 }
+.head {
+  display: flex;
+  gap: 10px;
+  align-items: center;
+}
 .inputs {
   display: grid;
   grid-template-columns: repeat(auto-fill, minmax(210px, 1fr));
@@ -148,7 +115,7 @@ label {
   align-items: center;
 }
 input {
-  width: 120px;
+  width: 140px;
   font-size: 18px;
   font-weight: 600;
 }

@@ -196,6 +196,11 @@ public enum Reckoning implements Keyed {
         return inputs;
     }
 
+    /** Whether it only turns one unit into another, so that its units are what it is about. */
+    public boolean converts() {
+        return compareTo(PRESSURE_UNITS) >= 0;
+    }
+
     /** A figure outside its range. */
     public record OutOfRange(Figure input, double given) {}
 

@@ -20,9 +20,11 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
+import tools.jackson.databind.JsonNode;
 
-/** Single calculations and the valve identifier. */
+/** Single calculations and the valve identifier. Numbers come and go in the units that the reader has chosen. */
 @RestController
 @RequestMapping("/api")
 class ReckonController {
@@ -30,7 +32,8 @@ class ReckonController {
 
     record CalculatorView(String key, String title, List<FigureView> inputs) {}
 
-    record FigureView(String key, String label, String unit, double value) {}
+    /** @param fileValue the same in the unit of the unit file, {@code fileUnit}, to be put on a sheet */
+    record FigureView(String key, String label, String unit, double value, String fileUnit, double fileValue) {}
 
     /** @param formula with the numbers put in */
     record ReckonedView(String formula, List<FigureView> results) {}
@@ -50,19 +53,29 @@ class ReckonController {
     record IdentifiedView(List<MatchView> matches, List<String> declared) {}
 
     @GetMapping("/reckon")
-    List<CalculatorView> all() {
+    List<CalculatorView> all(@RequestParam(defaultValue = "bar") PressureUnit pressure) {
         List<CalculatorView> all = new ArrayList<>();
         for (Reckoning r : Reckoning.values()) {
             all.add(new CalculatorView(
                     r.key(),
                     word("reckon." + r.key()),
-                    r.inputs().stream().map(ReckonController::figure).toList()));
+                    r.inputs().stream()
+                            .map(f -> new ReckonedFigure(r, f, pressure))
+                            .map(f -> view(f, f.shown(f.figure().value())))
+                            .toList()));
         }
         return all;
     }
 
+    /**
+     * @param given numbers in the units shown, or as typed with a unit behind: {@code "2900 psi"}
+     * @param pressure by which the units are chosen that bare numbers are in, and what comes out
+     */
     @PostMapping("/reckon/{key}")
-    ReckonedView reckon(@PathVariable String key, @RequestBody Map<String, Double> given) {
+    ReckonedView reckon(
+            @PathVariable String key,
+            @RequestBody Map<String, JsonNode> given,
+            @RequestParam(defaultValue = "bar") PressureUnit pressure) {
         Reckoning r;
         try {
             r = Keyed.of(Reckoning.class, key);
@@ -70,31 +83,44 @@ class ReckonController {
             throw ApiProblem.notFound("calculator", key);
         }
         Map<String, Double> figures = new LinkedHashMap<>();
-        given.forEach((name, value) -> figures.put(name, value == null ? Double.NaN : value));
-        List<Problem> wrong = r.wrong(figures).stream()
-                .map(w -> new Problem(
-                        w.input().key(),
-                        Reason.of("reckon.out-of-range")
-                                .name("figure", word("figure." + w.input().key()))
-                                .name("value", plain(w.given()))
-                                .name("min", plain(w.input().min()))
-                                .name("max", plain(w.input().max()))
-                                .name("unit", w.input().unit())))
-                .toList();
+        List<Problem> wrong = new ArrayList<>();
+        for (Figure in : r.inputs()) {
+            JsonNode typed = given.get(in.key());
+            if (typed != null) {
+                new ReckonedFigure(r, in, pressure).read(typed, figures, wrong);
+            }
+        }
+        r.wrong(figures).forEach(w -> wrong.add(outOfRange(new ReckonedFigure(r, w.input(), pressure), w.given())));
         if (!wrong.isEmpty()) {
             throw ApiProblem.badInput("reckon.out-of-range", wrong);
         }
-        List<Figure> results = r.results(figures);
+        List<ReckonedFigure> results = r.results(figures).stream()
+                .map(f -> new ReckonedFigure(r, f, pressure))
+                .toList();
         Reason formula = Reason.of("reckon." + key + ".formula");
         for (Figure in : r.inputs()) {
-            formula = formula.name(in.key(), with(figures.getOrDefault(in.key(), in.value()), in.unit()));
+            ReckonedFigure f = new ReckonedFigure(r, in, pressure);
+            formula = formula.name(in.key(), with(f.shown(figures.getOrDefault(in.key(), in.value())), f.unit()));
         }
-        for (Figure out : results) {
-            formula = formula.name(out.key() + "Out", with(out.value(), out.unit()));
+        for (ReckonedFigure out : results) {
+            formula = formula.name(
+                    out.figure().key() + "Out", with(out.shown(out.figure().value()), out.unit()));
         }
         return new ReckonedView(
                 WORDS.say(formula),
-                results.stream().map(ReckonController::figure).toList());
+                results.stream().map(f -> view(f, f.shown(f.figure().value()))).toList());
+    }
+
+    private static Problem outOfRange(ReckonedFigure f, double given) {
+        Figure in = f.figure();
+        return new Problem(
+                in.key(),
+                Reason.of("reckon.out-of-range")
+                        .name("figure", word("figure." + in.key()))
+                        .name("value", plain(f.shown(given)))
+                        .name("min", plain(f.shown(in.min())))
+                        .name("max", plain(f.shown(in.max())))
+                        .name("unit", f.unit().equals("1") ? "" : f.unit()));
     }
 
     @PostMapping("/calc/identify")
@@ -123,8 +149,10 @@ class ReckonController {
         return traits.stream().map(t -> word("trait." + t.key())).toList();
     }
 
-    private static FigureView figure(Figure f) {
-        return new FigureView(f.key(), word("figure." + f.key()), f.unit(), f.value());
+    private static FigureView view(ReckonedFigure f, double value) {
+        Figure figure = f.figure();
+        return new FigureView(
+                figure.key(), word("figure." + figure.key()), f.unit(), value, figure.unit(), figure.value());
     }
 
     private static String word(String code) {
