@@ -140,7 +140,7 @@ function choose(id: string) {
           <rect v-if="editable" x="-48" y="-36" width="150" height="76" class="touch" />
           <PartSymbol :part="p" :position="positions?.[p.component.id]" />
           <text :x="labelX(p)" :y="nameY(p)" class="name">{{ p.component.id }}</text>
-          <text v-for="(n, i) in notes(p.component)" :key="n" :x="labelX(p)" :y="noteY(p) + i * 15" class="note">{{ n }}</text>
+          <text v-for="(n, i) in notes(p.component)" :key="n" :x="labelX(p)" :y="noteY(p) + i * 17" class="note">{{ n }}</text>
         </g>
       </g>
     </g>

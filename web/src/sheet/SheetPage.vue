@@ -14,6 +14,7 @@ import Staff from '../staff/Staff.vue'
 import ClashPanel from './ClashPanel.vue'
 import Findings from './Findings.vue'
 import { faultsOf, follow } from './suggestions'
+import MissingList from './MissingList.vue'
 import PartsEditor from './PartsEditor.vue'
 import RevisionList from './RevisionList.vue'
 import SheetFiles from './SheetFiles.vue'
@@ -95,7 +96,14 @@ useUndoKeys(undo, redo)
     <InputText v-model="by" class="name" :aria-label="say('sheet.sheetPage.your-name')" :placeholder="say('sheet.sheetPage.your-name')" />
     <Button :label="say('sheet.sheetPage.save-as-new-revision')" :disabled="!changed" @click="keep" />
   </div>
-  <Problems :refused="problem" />
+  <MissingList
+    v-if="draft && problem && refused?.status === 422"
+    :refused="problem"
+    :unit="draft"
+    @mended="(defaults) => unconfirmed.push(...defaults)"
+    @open="edit"
+  />
+  <Problems v-else :refused="problem" />
   <ClashPanel v-if="clash" :clash="clash" @merge="merge" />
   <template v-if="draft">
     <h1 class="heading">{{ say('sheet.sheetPage.target-sheet-revision', tag, draft.name, base?.revision) }}</h1>

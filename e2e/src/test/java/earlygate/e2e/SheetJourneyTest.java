@@ -177,7 +177,7 @@ class SheetJourneyTest {
         page.navigate(page.url().replace("/unit/DR-09/sheet", "/instruments"));
         button(page, "Fit Divers' gauge, oxygen only").click();
         Served.choose(page, "Unit", "DR-09");
-        Served.choose(page, "Test point", "G1");
+        Served.choose(page, "Test point", "G1 on line P");
         button(page, "Fit and check").click();
         assertThat(page.locator(".remarks")).containsText("has seen oxygen");
         assertThat(page.locator(".remarks")).containsText("reads to 250 bar");
@@ -219,7 +219,7 @@ class SheetJourneyTest {
         assertThat(dredge).hasCount(0);
         assertThat(page.getByLabel("Bring back DR-09")).isVisible();
         button(page, "Undo").click();
-        assertThat(page.getByRole(AriaRole.STATUS)).containsText("DR-09 is back");
+        assertThat(page.getByText("DR-09 is back.")).isVisible();
         assertThat(dredge).hasCount(1);
     }
 
