@@ -42,6 +42,12 @@ const grounds = {
   },
 }
 
+const secondary = {
+  color: 'var(--ink)',
+  borderColor: 'var(--quiet)',
+  hoverBackground: 'var(--gate-soft)',
+  activeBackground: 'var(--gate-soft)',
+}
 const choice = {
   root: {
     background: 'transparent',
@@ -65,6 +71,9 @@ const preset = definePreset(Aura, {
     },
   },
   components: {
+    button: {
+      colorScheme: { light: { outlined: { secondary }, text: { secondary } }, dark: { outlined: { secondary }, text: { secondary } } },
+    },
     // For a gloved hand.
     checkbox: { root: { width: '28px', height: '28px' }, icon: { size: '18px' } },
     radiobutton: { root: { width: '28px', height: '28px' }, icon: { size: '14px' } },

@@ -36,7 +36,7 @@ function go(way: Way) {
   background: var(--card);
   padding: 8px 14px;
   border-radius: 6px;
-  margin-top: 8px;
+  margin: 8px 0;
 }
 ul {
   list-style: none;

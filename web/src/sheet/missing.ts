@@ -1,6 +1,6 @@
 import type { Place } from '../api/client'
 import { isDriver } from '../parts/kinds'
-import type { UnitFile } from '../units/unitFile'
+import { TANK, type UnitFile } from '../units/unitFile'
 import { say } from '../words'
 import { addPart } from './newParts'
 
@@ -31,6 +31,8 @@ function one(unit: UnitFile, place: Place): Missing {
   const { path, message } = place
   if (path === 'components') return { text: say('sheet.missing.no-part'), path: '', ways: DRIVES.map((type) => adds(type)) }
   if (path === 'lines') return { text: say('sheet.missing.no-line'), path: '', ways: [drawsLine()] }
+  const shut = /^lines\.(\w+)$/.exec(path)
+  if (shut) return { text: message, path: '', ways: [relieves(shut[1] ?? '')] }
   const at = /^(lines|components|testPoints|targets|work)\[(\d+)\]\.?(\w*)/.exec(path)
   if (!at) return { text: message, path, ways: [] }
   const entry = (unit[at[1] as 'components'] as { id?: string; setting?: string; [key: string]: unknown }[])[Number(at[2])]
@@ -57,6 +59,18 @@ function adds(type: string, driven = ''): Way {
     mend: (unit) => {
       const added = addPart(unit, type)
       drives(driven, () => added.id)(unit)
+      return added.defaults
+    },
+  }
+}
+
+/** A line whose oil has nowhere to go. */
+function relieves(line: string): Way {
+  return {
+    label: say('sheet.missing.relief-on', line),
+    mend: (unit) => {
+      const added = addPart(unit, 'relief-valve')
+      Object.assign(unit.components.find((c) => c.id === added.id) ?? {}, { inlet: line, outlet: TANK })
       return added.defaults
     },
   }

@@ -68,6 +68,7 @@ export const SHEET = {
   'sheet.missing.no-part': 'No part is drawn yet. Begin with what turns the pump.',
   'sheet.missing.not-joined': '{0}: its {1} is not joined to a line yet.',
   'sheet.missing.open': 'Open {0}',
+  'sheet.missing.relief-on': 'Add a relief valve on {0}',
   'sheet.missing.pump-line': 'Draw the pump line',
   'sheet.missing.pump-line-name': 'pump line',
   'sheet.partsEditor.lines': 'Lines',
