@@ -1,8 +1,12 @@
 import type { Ref } from 'vue'
 
+/** So many px a finger moves that only taps. */
+const A_TREMBLE = 8
+
 /** A picture that is near enough is drawn along by a finger or a mouse; the wheel with Ctrl, or two keys, bring it nearer. */
 export function usePanning(zoomed: Ref<boolean>, pan: (dx: number, dy: number, px: number) => void, zoom: (steps: number) => void) {
   let held: { x: number; y: number } | undefined
+  let moved = 0
 
   function width(event: Event): number {
     return (event.currentTarget as Element).getBoundingClientRect().width
@@ -11,14 +15,21 @@ export function usePanning(zoomed: Ref<boolean>, pan: (dx: number, dy: number, p
   return {
     pointerdown(event: PointerEvent) {
       held = zoomed.value ? { x: event.clientX, y: event.clientY } : undefined
+      moved = 0
     },
     pointermove(event: PointerEvent) {
       if (!held || !event.buttons) return
       pan(event.clientX - held.x, event.clientY - held.y, width(event))
+      moved += Math.abs(event.clientX - held.x) + Math.abs(event.clientY - held.y)
       held = { x: event.clientX, y: event.clientY }
     },
     pointerup() {
       held = undefined
+    },
+    /** Let go over a part after drawing the picture along, nothing is chosen. */
+    clickCapture(event: MouseEvent) {
+      if (moved > A_TREMBLE) event.stopPropagation()
+      moved = 0
     },
     wheel(event: WheelEvent) {
       if (!event.ctrlKey) return
