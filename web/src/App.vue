@@ -3,7 +3,7 @@ import { computed, defineAsyncComponent } from 'vue'
 import { useRoute } from 'vue-router'
 import TopBar from './shell/TopBar.vue'
 
-const ToldToast = defineAsyncComponent(() => import('./shell/ToldToast.vue'))
+const ToldToast = defineAsyncComponent(() => import('./display/ToldToast.vue'))
 const route = useRoute()
 const tag = computed(() => (typeof route.params.tag === 'string' ? route.params.tag : ''))
 </script>

@@ -60,7 +60,7 @@ export const SHARED = {
   'shell.keysHelp.undo': 'undoes the last change of the sheet',
   'shell.keysHelp.units-typed': 'Any field takes a decimal comma, and most a unit behind the number: 2900 psi, 15 hp.',
   'shell.keysHelp.zoom': 'on the circuit: nearer, further, fit',
-  'shell.toldToast.undo': 'Undo',
+  'display.toldToast.undo': 'Undo',
   'shell.topBar.keys': 'Keys',
   'shell.topBar.day': 'Day',
   'shell.topBar.early-gate': 'Early Gate',

@@ -1,5 +1,6 @@
 package earlygate.planner;
 
+import earlygate.fixture.ChangedStep;
 import earlygate.audit.Violation.Point;
 import earlygate.plan.Expect;
 import earlygate.plan.Move;

@@ -9,6 +9,7 @@ import static earlygate.fixture.Units.withFlowScrew;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import earlygate.fixture.ChangedStep;
 import earlygate.audit.Audit;
 import earlygate.audit.Violation;
 import earlygate.explain.Value.Kind;

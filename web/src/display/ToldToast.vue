@@ -21,7 +21,7 @@ function undo(told: Told) {
         <span>{{ (message.detail as Told).text }}</span>
         <Button
           v-if="(message.detail as Told).undo"
-          :label="say('shell.toldToast.undo')"
+          :label="say('display.toldToast.undo')"
           severity="secondary"
           outlined
           @click="undo(message.detail as Told)"
