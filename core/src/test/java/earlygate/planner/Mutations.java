@@ -1,7 +1,7 @@
 package earlygate.planner;
 
-import earlygate.fixture.ChangedStep;
 import earlygate.audit.Violation.Point;
+import earlygate.fixture.ChangedStep;
 import earlygate.plan.Expect;
 import earlygate.plan.Move;
 import earlygate.plan.Step;

@@ -9,10 +9,10 @@ import static earlygate.fixture.Units.withFlowScrew;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
-import earlygate.fixture.ChangedStep;
 import earlygate.audit.Audit;
 import earlygate.audit.Violation;
 import earlygate.explain.Value.Kind;
+import earlygate.fixture.ChangedStep;
 import earlygate.plan.Expect;
 import earlygate.plan.Goal;
 import earlygate.plan.Move;

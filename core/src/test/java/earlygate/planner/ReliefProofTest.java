@@ -4,10 +4,10 @@ import static earlygate.fixture.Units.lg07;
 import static earlygate.quantity.Si.BAR;
 import static org.assertj.core.api.Assertions.assertThat;
 
-import earlygate.fixture.ChangedStep;
 import earlygate.audit.Audit;
 import earlygate.audit.Violation;
 import earlygate.audit.Violation.Point;
+import earlygate.fixture.ChangedStep;
 import earlygate.fixture.Units;
 import earlygate.plan.Goal;
 import earlygate.plan.Move;

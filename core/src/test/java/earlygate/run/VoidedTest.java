@@ -58,8 +58,9 @@ class VoidedTest {
     /** Plans of earlier versions lock a relief where the pump holds the line: turned since its crack, nobody knows of it. */
     @Test
     void aReliefTurnedAfterItsCrackIsToBeFoundAgain() {
-        Steps plain = Steps.of(lg.unit, lg.plan.withSteps(
-                s -> s.kind() == Step.Kind.LOCK ? ChangedStep.held(s, "P1.compensator") : s));
+        Steps plain = Steps.of(
+                lg.unit,
+                lg.plan.withSteps(s -> s.kind() == Step.Kind.LOCK ? ChangedStep.held(s, "P1.compensator") : s));
         Step lock = plain.of(Step.Kind.LOCK, "RV1");
         plain.then(new Cracked(crack.id(), 176e5, Source.LIVE, WARM));
         assertThat(plain.judge(lock).crackIsVoid()).isFalse();
