@@ -72,7 +72,7 @@ async function calendar() {
     <label>{{ say('day.dayPage.date') }} <InputText v-model="date" type="date" /></label>
     <label>{{ say('day.dayPage.begins') }} <InputText v-model="start" type="time" /></label>
     <label
-      >{{ say('day.dayPage.technicians') }} <InputNumber v-model="technicians" :min="1" :max="10" show-buttons :input-props="{ size: 2 }"
+      >{{ say('day.dayPage.technicians') }} <InputNumber v-model="technicians" :min="1" :max="10" show-buttons input-class="few"
     /></label>
     <fieldset>
       <legend>{{ say('day.dayPage.units') }}</legend>
@@ -185,5 +185,8 @@ fieldset {
 }
 .out b {
   color: var(--stop);
+}
+.form :deep(.few) {
+  width: 96px;
 }
 </style>
