@@ -54,7 +54,7 @@ class SheetJourneyTest {
         assertThat(page.getByRole(AriaRole.ALERT)).isVisible();
         button(page, "Parts").click();
         chapter(page, "Prime movers");
-        button(page, "Add electric motor").click();
+        button(page, "Add electric motor").last().click();
         chapter(page, "Pumps and controls");
         button(page, "Add pump").click();
         page.getByLabel("Compensator", new Page.GetByLabelOptions().setExact(true))
