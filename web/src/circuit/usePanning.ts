@@ -4,12 +4,13 @@ import type { Ref } from 'vue'
 const A_TREMBLE = 8
 
 /** A picture that is near enough is drawn along by a finger or a mouse; the wheel with Ctrl, or two keys, bring it nearer. */
-export function usePanning(zoomed: Ref<boolean>, pan: (dx: number, dy: number, px: number) => void, zoom: (steps: number) => void) {
+export function usePanning(zoomed: Ref<boolean>, pan: (dx: number, dy: number) => void, zoom: (steps: number) => void) {
   let held: { x: number; y: number } | undefined
   let moved = 0
 
-  function width(event: Event): number {
-    return (event.currentTarget as Element).getBoundingClientRect().width
+  /** px of the screen for a unit of the drawing */
+  function scale(event: Event): number {
+    return (event.currentTarget as SVGSVGElement).getScreenCTM()?.a || 1
   }
 
   return {
@@ -19,8 +20,9 @@ export function usePanning(zoomed: Ref<boolean>, pan: (dx: number, dy: number, p
     },
     pointermove(event: PointerEvent) {
       if (!held || !event.buttons) return
-      pan(event.clientX - held.x, event.clientY - held.y, width(event))
-      moved += Math.abs(event.clientX - held.x) + Math.abs(event.clientY - held.y)
+      const [dx, dy] = [event.clientX - held.x, event.clientY - held.y]
+      pan(dx / scale(event), dy / scale(event))
+      moved += Math.abs(dx) + Math.abs(dy)
       held = { x: event.clientX, y: event.clientY }
     },
     pointerup() {

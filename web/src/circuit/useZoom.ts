@@ -22,7 +22,8 @@ const NEAREST = 12
 export function useZoom(content: Ref<SVGGElement | undefined>, laid: () => Box, drawn: () => unknown) {
   const measured = ref<Box>()
   const near = ref(1)
-  const shift = ref({ x: 0, y: 0 })
+  /** in the middle of what is seen; nothing while all is */
+  const middle = ref<{ x: number; y: number }>()
 
   async function measure() {
     await nextTick()
@@ -41,37 +42,37 @@ export function useZoom(content: Ref<SVGGElement | undefined>, laid: () => Box, 
 
   const all = computed(() => measured.value ?? laid())
   const seen = computed<Box>(() => {
+    const { x, y } = all.value
     const width = all.value.width / near.value
     const height = all.value.height / near.value
-    const x = clamp(all.value.x + (all.value.width - width) / 2 + shift.value.x, all.value.x, all.value.width - width)
-    const y = clamp(all.value.y + (all.value.height - height) / 2 + shift.value.y, all.value.y, all.value.height - height)
-    return { x, y, width, height }
+    const at = middle.value ?? { x: x + all.value.width / 2, y: y + all.value.height / 2 }
+    return {
+      x: clamp(at.x - width / 2, x, x + all.value.width - width),
+      y: clamp(at.y - height / 2, y, y + all.value.height - height),
+      width,
+      height,
+    }
   })
 
-  function clamp(at: number, from: number, room: number): number {
-    return Math.min(from + room, Math.max(from, at))
+  function clamp(at: number, low: number, high: number): number {
+    return Math.min(high, Math.max(low, at))
   }
 
   /** By so many steps; back to where all is seen it stands in the middle again. */
   function zoom(steps: number) {
-    near.value = Math.min(NEAREST, Math.max(1, near.value * STEP ** steps))
+    near.value = clamp(near.value * STEP ** steps, 1, NEAREST)
     if (near.value === 1) fit()
   }
 
   function fit() {
     near.value = 1
-    shift.value = { x: 0, y: 0 }
+    middle.value = undefined
   }
 
-  /** @param dx with {@code dy} in px of the screen, of a picture that is so many px wide */
-  function pan(dx: number, dy: number, px: number) {
-    if (near.value === 1) return
-    const scale = seen.value.width / px
-    const spare = { x: (all.value.width - seen.value.width) / 2, y: (all.value.height - seen.value.height) / 2 }
-    shift.value = {
-      x: clamp(shift.value.x - dx * scale, -spare.x, 2 * spare.x),
-      y: clamp(shift.value.y - dy * scale, -spare.y, 2 * spare.y),
-    }
+  /** @param dx with {@code dy} in units of the drawing */
+  function pan(dx: number, dy: number) {
+    const { x, y, width, height } = seen.value
+    middle.value = { x: x + width / 2 - dx, y: y + height / 2 - dy }
   }
 
   const viewBox = computed(() => `${seen.value.x} ${seen.value.y} ${seen.value.width} ${seen.value.height}`)

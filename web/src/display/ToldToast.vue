@@ -1,16 +1,15 @@
 <script setup lang="ts">
 import Button from 'primevue/button'
-import Toast from 'primevue/toast'
+import Toast, { type ToastMessageOptions } from 'primevue/toast'
 import { useToast } from 'primevue/usetoast'
 import { say } from '../words'
-import type { Told } from './told'
 
 /** What was just done, and the way back. */
 const toast = useToast()
 
-function undo(told: Told) {
-  toast.removeAllGroups()
-  told.undo?.()
+function undo(message: ToastMessageOptions) {
+  toast.remove(message)
+  ;(message.detail as () => void)()
 }
 </script>
 
@@ -18,13 +17,13 @@ function undo(told: Told) {
   <Toast position="bottom-center">
     <template #message="{ message }">
       <div class="told" role="status">
-        <span>{{ (message.detail as Told).text }}</span>
+        <span>{{ message.summary }}</span>
         <Button
-          v-if="(message.detail as Told).undo"
+          v-if="message.detail"
           :label="say('display.toldToast.undo')"
           severity="secondary"
           outlined
-          @click="undo(message.detail as Told)"
+          @click="undo(message as ToastMessageOptions)"
         />
       </div>
     </template>

@@ -1,14 +1,7 @@
 import { useToast } from 'primevue/usetoast'
 
-export interface Told {
-  text: string
-  /** takes it back */
-  undo?: () => void
-}
-
 /** Says for a while that something was done, with the way back beside it. */
 export function useTold() {
   const toast = useToast()
-  return (text: string, undo?: () => void) =>
-    toast.add({ summary: text, detail: { text, undo } satisfies Told, life: undo ? 12_000 : 5_000 })
+  return (text: string, undo?: () => void) => toast.add({ summary: text, detail: undo, life: undo ? 12_000 : 5_000 })
 }

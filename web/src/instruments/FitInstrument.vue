@@ -9,13 +9,12 @@ import { useDisplay } from '../display/display'
 import Problems from '../display/Problems.vue'
 import { keepDraft, keptDraft } from '../sheet/draft'
 import type { UnitFile } from '../units/unitFile'
-import { useUnits } from '../units/useUnits'
+import UnitSelect from '../units/UnitSelect.vue'
 
 /** Fits an instrument to a test point of a unit: the sheet takes its range, class and unit as a change to be saved. */
 const props = defineProps<{ instrument: Schema['Instrument'] }>()
 const emit = defineEmits<{ done: [] }>()
 const display = useDisplay()
-const { data: units } = useUnits()
 const tag = ref('')
 const testPoint = ref('')
 const fitted = ref<Schema['FitView']>()
@@ -56,14 +55,11 @@ async function fit() {
     <h2>{{ say('instruments.fitInstrument.fit', instrument.name) }}</h2>
     <label
       >{{ say('instruments.fitInstrument.unit') }}
-      <Select
+      <UnitSelect
         v-model="tag"
-        :options="units ?? []"
-        option-label="tag"
-        option-value="tag"
+        :label="say('instruments.fitInstrument.unit')"
         :placeholder="say('instruments.fitInstrument.choose')"
-        :aria-label="say('instruments.fitInstrument.unit')"
-        @change="testPoint = ''"
+        @update:model-value="testPoint = ''"
     /></label>
     <label v-if="document"
       >{{ say('instruments.fitInstrument.test-point') }}

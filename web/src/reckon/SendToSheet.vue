@@ -9,12 +9,11 @@ import { settingName } from '../display/names'
 import { apply } from '../sheet/changes'
 import { keepDraft, keptDraft } from '../sheet/draft'
 import { copyOf, type UnitFile } from '../units/unitFile'
-import { useUnits } from '../units/useUnits'
+import UnitSelect from '../units/UnitSelect.vue'
 
 /** Puts a reckoned figure where it belongs on a sheet, as a change that is not saved yet. */
 const props = defineProps<{ value: number; unit: string; tag: string }>()
 const router = useRouter()
-const { data: units } = useUnits()
 const open = ref(false)
 const tag = ref(props.tag)
 const stored = ref<Schema['UnitDocument']>()
@@ -85,14 +84,11 @@ async function send(path: string) {
   <span v-if="possible" class="send">
     <Button v-if="!open" :label="say('reckon.sendToSheet.send-to-a-sheet')" severity="secondary" text @click="choose" />
     <template v-else>
-      <Select
+      <UnitSelect
         v-model="tag"
-        :options="units ?? []"
-        option-label="tag"
-        option-value="tag"
+        :label="say('reckon.sendToSheet.unit')"
         :placeholder="say('reckon.sendToSheet.unit-2')"
-        :aria-label="say('reckon.sendToSheet.unit')"
-        @change="choose"
+        @update:model-value="choose"
       />
       <Select
         v-if="document"

@@ -31,14 +31,7 @@ export function usePrimary(props: At) {
   const readsOn = computed(() => backsOut.value && !props.run.practice && props.step.kind !== 'lock' && !props.run.crack)
 
   /** Marked by hand, and nothing bears it out yet. */
-  const onlyHeard = computed(
-    () =>
-      props.run.practice &&
-      props.step.kind !== 'lock' &&
-      props.run.crack?.foundBar == null &&
-      props.run.crack?.tappedBar != null &&
-      props.run.crack.standsBar == null,
-  )
+  const onlyHeard = computed(() => props.run.crack?.onlyHeard === true)
 
   function reading(instrument: string) {
     return props.run.readings.find((r) => r.instrument === instrument)

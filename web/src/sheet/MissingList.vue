@@ -7,11 +7,11 @@ import { missing, type Way } from './missing'
 
 /** What is left to do before a sheet can be checked, each with a button that does it. */
 const props = defineProps<{ refused: Refused; unit: UnitFile }>()
-const emit = defineEmits<{ mended: [defaults: string[]]; open: [part: string] }>()
+const emit = defineEmits<{ mend: [way: (unit: UnitFile) => string[]]; open: [part: string] }>()
 const all = computed(() => missing(props.unit, props.refused.places))
 
 function go(way: Way) {
-  if (way.mend) emit('mended', way.mend(props.unit))
+  if (way.mend) emit('mend', way.mend)
   if (way.open) emit('open', way.open)
 }
 </script>

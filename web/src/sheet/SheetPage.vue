@@ -100,7 +100,7 @@ useUndoKeys(undo, redo)
     v-if="draft && problem && refused?.status === 422"
     :refused="problem"
     :unit="draft"
-    @mended="(defaults) => unconfirmed.push(...defaults)"
+    @mend="(way) => draft && unconfirmed.push(...way(draft))"
     @open="edit"
   />
   <Problems v-else :refused="problem" />

@@ -58,8 +58,9 @@ export const SHARED = {
   'shell.keysHelp.redo': 'does it again',
   'shell.keysHelp.this-sheet': 'shows these keys',
   'shell.keysHelp.undo': 'undoes the last change of the sheet',
-  'shell.keysHelp.units-typed': 'Any field takes a decimal comma, and most a unit behind the number: 2900 psi, 15 hp.',
-  'shell.keysHelp.zoom': 'on the circuit: nearer, further, fit',
+  'shell.keysHelp.units-typed':
+    'Any number takes a decimal comma; on a new unit and in the reckoner a unit behind it too: 2900 psi, 15 hp.',
+  'shell.keysHelp.zoom': 'on a part of the circuit: nearer, further, fit',
   'display.toldToast.undo': 'Undo',
   'shell.topBar.keys': 'Keys',
   'shell.topBar.day': 'Day',

@@ -16,9 +16,11 @@ import earlygate.quantity.Keyed;
 import earlygate.quantity.PressureUnit;
 import earlygate.unit.Fluid;
 import java.util.ArrayList;
+import java.util.EnumSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.function.Function;
 
 /** The calculators; each is what goes in and how it becomes what comes out. */
@@ -184,6 +186,8 @@ public enum Reckoning implements Keyed {
 
     private static final double HORSE = 0.745699871582;
 
+    private static final Set<Reckoning> CONVERTERS = EnumSet.of(PRESSURE_UNITS, PSI, GALLONS, FAHRENHEIT, HORSEPOWER);
+
     private final List<Figure> inputs;
     private final Function<Map<String, Double>, List<Figure>> formula;
 
@@ -198,7 +202,7 @@ public enum Reckoning implements Keyed {
 
     /** Whether it only turns one unit into another, so that its units are what it is about. */
     public boolean converts() {
-        return compareTo(PRESSURE_UNITS) >= 0;
+        return CONVERTERS.contains(this);
     }
 
     /** A figure outside its range. */

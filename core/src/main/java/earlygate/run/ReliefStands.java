@@ -29,7 +29,7 @@ public final class ReliefStands {
      * Marked by hand at a machine with live gauges, and nothing has borne it out: neither did its gauge fall with the mark,
      * nor was the crack found since.
      */
-    static boolean onlyHeard(RunState run, Step step) {
+    public static boolean onlyHeard(RunState run, Step step) {
         StepRecord record = run.record(step.id());
         return run.onRig()
                 && step.kind() == Step.Kind.SET

@@ -102,6 +102,24 @@ class JourneyTest {
         assertThat(page.locator(".verdict.pass")).isVisible();
         assertThat(page.locator(".got:not(.small)")).containsText("0.4 bar");
         assertThat(page.getByLabel("Type what G1 reads")).hasValue("");
+        // Taken back it stays in the log, struck, and counts for nothing; a step taken back is at hand again.
+        String step = page.locator("article.step > p").first().innerText();
+        page.getByText("Undo: Read G1").click();
+        assertThat(page.locator(".verdict")).hasCount(0);
+        page.locator(".log summary").click();
+        assertThat(page.locator(".log li.slip")).containsText("Read G1");
+        page.getByLabel("Type what G1 reads").fill("0,4");
+        page.keyboard().press("Enter");
+        assertThat(page.locator(".verdict.pass")).isVisible();
+        Journey.button(page, "Done, next step Enter").click();
+        assertThat(page.locator("article.step > p").first()).not().hasText(step);
+        page.getByText("is not done").click();
+        assertThat(page.locator("article.step h1")).containsText("Prove zero pressure");
+        page.locator(".home").click();
+        assertThat(page.locator("article")
+                        .filter(new Locator.FilterOptions().setHasText("LG-07"))
+                        .locator(".place"))
+                .containsText("Prove zero pressure");
     }
 
     /** Half typed, left and come back to; the network gone, a second Enter, a reload: one reading, once. */

@@ -39,23 +39,16 @@ record ReckonedFigure(Reckoning of, Figure figure, PressureUnit pressure) {
 
     /** Into {@code figures} in its own unit, or into {@code wrong}. */
     void read(JsonNode typed, Map<String, Double> figures, List<Problem> wrong) {
-        if (typed.isNumber()) {
-            double value = typed.asDouble();
-            figures.put(
-                    figure.key(),
-                    measure().map(m -> m.convert(value, unit(), figure.unit())).orElse(value));
-            return;
-        }
-        String text = typed.isString() ? typed.asString() : "";
+        String text =
+                typed.isNumber() ? typed.decimalValue().toPlainString() : typed.isString() ? typed.asString() : "";
         TypedNumber number = measure()
                 .map(m -> m.parse(text, unit(), -Double.MAX_VALUE, Double.MAX_VALUE))
                 .orElseGet(() -> TypedNumber.parse(text, Double.MAX_VALUE));
         if (number instanceof TypedNumber.Accepted a) {
-            figures.put(
-                    figure.key(),
-                    measure()
-                            .map(m -> m.convert(a.value(), unit(), figure.unit()))
-                            .orElse(a.value()));
+            double own = measure()
+                    .map(m -> m.convert(a.value(), unit(), figure.unit()))
+                    .orElse(a.value());
+            figures.put(figure.key(), own);
             return;
         }
         TypedNumber.Refused refused = (TypedNumber.Refused) number;

@@ -11,9 +11,16 @@ import java.util.Optional;
 /**
  * What stood before the fall, as found on the stream or typed, and as a hand marked it; null where there is none.
  *
+ * @param onlyHeard marked by hand, and its gauge has not borne it out: it passes nothing yet
  * @param standsBar where the relief itself stands by how far the gauge fell, with 95 % bounds; null where unknown
  */
-record CrackView(Double foundBar, Double tappedBar, Double standsBar, Double standsLowBar, Double standsHighBar) {
+record CrackView(
+        Double foundBar,
+        Double tappedBar,
+        boolean onlyHeard,
+        Double standsBar,
+        Double standsLowBar,
+        Double standsHighBar) {
     /** Null before it cracked. */
     static CrackView of(RunState state, Step step) {
         var record = state.record(step.id());
@@ -27,6 +34,7 @@ record CrackView(Double foundBar, Double tappedBar, Double standsBar, Double sta
                         .map(c -> Wire.bar(c.pressurePa()))
                         .orElse(null),
                 record.tapped().map(c -> Wire.bar(c.pressurePa())).orElse(null),
+                ReliefStands.onlyHeard(state, step),
                 stands.map(p -> Wire.bar(p.settingPa())).orElse(null),
                 stands.map(p -> Wire.bar(p.low())).orElse(null),
                 stands.map(p -> Wire.bar(p.high())).orElse(null));

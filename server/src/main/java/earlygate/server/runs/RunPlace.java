@@ -1,13 +1,12 @@
 package earlygate.server.runs;
 
-import earlygate.plan.Step;
+import earlygate.run.Progress;
 import earlygate.run.RunEvent;
 import earlygate.run.RunState;
 import earlygate.server.api.PlanView;
 import earlygate.server.words.Words;
 import java.time.Instant;
 import java.util.List;
-import java.util.Optional;
 
 /**
  * Where a run stands, in one line.
@@ -19,25 +18,18 @@ import java.util.Optional;
  */
 record RunPlace(int step, int of, String text, double minutesLeft, Instant lastAt) {
     static RunPlace of(RunState state, Words words) {
-        List<Step> steps = state.plan().steps();
-        Optional<Step> now = state.current();
+        Progress progress = Progress.of(state);
         String text = state.waitingAt()
                 .map(p -> PlanView.title(p.id(), words))
-                .or(() -> now.map(s -> PlanView.readAs(state.unit(), s, words).say(s.action())))
+                .or(() -> state.current()
+                        .map(s -> PlanView.readAs(state.unit(), s, words).say(s.action())))
                 .orElse("");
         List<RunEvent> events = state.events();
         return new RunPlace(
-                now.map(s -> steps.indexOf(s) + 1).orElse(steps.size()),
-                steps.size(),
+                progress.step(),
+                progress.of(),
                 text,
-                minutesLeft(state),
+                progress.minutesLeft(),
                 events.isEmpty() ? null : events.get(events.size() - 1).at());
-    }
-
-    static double minutesLeft(RunState state) {
-        return state.plan().steps().stream()
-                .filter(s -> !state.record(s.id()).isDone())
-                .mapToDouble(Step::minutes)
-                .sum();
     }
 }

@@ -9,6 +9,7 @@ import earlygate.run.Coach;
 import earlygate.run.Coach.Advice;
 import earlygate.run.CrackRead;
 import earlygate.run.OilState;
+import earlygate.run.Progress;
 import earlygate.run.RunEvent;
 import earlygate.run.RunRecord;
 import earlygate.run.RunState;
@@ -123,6 +124,7 @@ public record RunView(
         PowerUnit unit = run.unit();
         Step step = state.current().orElse(null);
         List<Step> steps = state.plan().steps();
+        Progress progress = Progress.of(state);
         RunRecord record = RunRecord.of(state);
         Optional<Advice> advice = step == null ? Optional.empty() : Coach.advice(state, step, run.answers());
         return new RunView(
@@ -135,9 +137,9 @@ public record RunView(
                 run.head().startedAt(),
                 state.lastSeq(),
                 state.finished(),
-                step == null ? steps.size() : steps.indexOf(step) + 1,
-                steps.size(),
-                RunPlace.minutesLeft(state),
+                progress.step(),
+                progress.of(),
+                progress.minutesLeft(),
                 state.plan().phases().stream()
                         .map(p -> progress(state, p, words))
                         .toList(),
