@@ -38,6 +38,11 @@ function state(id: string, g: Schema['Gauge']): string {
     : say('run.instruments.settled')
 }
 
+/** Several where the instruments don't tell them apart. */
+function heldBy(by: string[]): string {
+  return say('run.instruments.held-by', by.join(say('run.instruments.or')))
+}
+
 function unit(id: string): PressureUnit {
   return props.reads[id] ?? 'bar'
 }
@@ -66,6 +71,7 @@ const oilSays = computed(() => {
       <span v-if="gaugeError[id] && isHere(id)" class="chip cannot-tell"
         >± {{ pressureNumber(gaugeError[id] ?? 0, unit(id)) }} {{ unit(id) }}</span
       >
+      <span v-if="live.held?.gauge === id" class="chip plain">{{ heldBy(live.held.by) }}</span>
     </div>
     <div v-for="(m, id) in live.motors" :key="id">
       <span class="quiet small">{{ say('run.instruments.motor', id) }}</span>

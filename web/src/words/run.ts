@@ -12,6 +12,8 @@ export const RUN = {
   'run.instruments.of': 'of {0}',
   'run.instruments.oil': 'Oil',
   'run.instruments.oil-above': '▲ let it cool, above {0} to {1}',
+  'run.instruments.held-by': 'held by {0}',
+  'run.instruments.or': ' or ',
   'run.instruments.oil-below': '▼ below {0} to {1}',
   'run.instruments.oil-in': '● in {0} to {1}',
   'run.instruments.on-of-s': '{0}on {1} of {2} s',

@@ -22,7 +22,7 @@ final class CrackWatch {
     private static final double QUIET_S = 1.5;
 
     private final PowerUnit unit;
-    private final Watch.Cracking sought;
+    private final Watch.AtHand sought;
     private final List<double[]> samples = new ArrayList<>();
     private final List<ReliefPlace.Turned> turns = new ArrayList<>();
     private double from = Double.NEGATIVE_INFINITY;
@@ -33,7 +33,7 @@ final class CrackWatch {
     private Optional<CrackSearch> found = Optional.empty();
     private Optional<ReliefPlace> place = Optional.empty();
 
-    CrackWatch(PowerUnit unit, Watch.Cracking sought) {
+    CrackWatch(PowerUnit unit, Watch.AtHand sought) {
         this.unit = unit;
         this.sought = sought;
     }
@@ -90,7 +90,7 @@ final class CrackWatch {
     }
 
     private Optional<ReliefPlace> placed(ReliefPlace.Stream stream, CrackSearch crack) {
-        return ReliefPlace.of(unit, sought.situation(), sought.relief(), stream, List.copyOf(turns), crack);
+        return ReliefPlace.of(unit, sought.situation(), sought.setting(), stream, List.copyOf(turns), crack);
     }
 
     /** What the gauge stood at before the first turn. */

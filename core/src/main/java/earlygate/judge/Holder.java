@@ -1,5 +1,6 @@
 package earlygate.judge;
 
+import earlygate.judge.Watch.AtHand;
 import earlygate.network.Network;
 import earlygate.solve.Solver;
 import earlygate.solve.SteadyState;
@@ -33,60 +34,60 @@ public record Holder(String setting, double standsPa, double misfit, Map<String,
     private static final double MODEL = 0.05;
 
     private static final double MODEL_A = 0.5;
+    /** Of two that differ by less in how well they fit, none is said to have it: about one in five is the other. */
+    private static final double TELLS = 3;
+    /** In squares of its doubts; what fits worse than by four of them says that something else is wrong. */
+    private static final double FITS = 16;
+    /** Of what a line stands at, where a valve of it passes nothing yet. */
+    private static final double OUT_OF_THE_WAY = 1.05;
     /** A gauge that moves by less than this from end to end of a screw, Pa, does not follow it. */
     private static final double FOLLOWS_PA = 2e5;
 
     /**
      * The likeliest first.
      *
-     * @param own setting that is turned in this situation
-     * @param gauge test point that reads {@code reads}
+     * @param reads what its gauge reads
      * @param others what other instruments read at the same time, by test point and driver
      */
-    public static List<Holder> of(
-            PowerUnit unit, Situation situation, String own, String gauge, double reads, Map<String, Double> others) {
-        Machine machine = new Machine(unit, gauge);
+    public static List<Holder> of(PowerUnit unit, AtHand hand, double reads, Map<String, Double> others) {
+        Machine machine = new Machine(unit, hand.gauge());
+        List<Setting> pressures =
+                unit.settings().stream().filter(Setting::isPressure).toList();
         List<Holder> holders = new ArrayList<>();
-        for (Setting s : unit.settings()) {
-            if (!s.isPressure()) {
-                continue;
-            }
-            boolean itself = s.id().equals(own);
-            // Whoever else has it, the screw at hand is out of its way.
-            Situation free = itself
-                    ? situation
-                    : situation.withSetting(own, unit.setting(own).screw().maxPa());
-            machine.standing(free, s, reads)
-                    .ifPresent(at -> machine.solve(free.withSetting(s.id(), at))
-                            .filter(state -> state.limiterOf(machine.line)
-                                    .map(holder -> holder.equals(s.id()))
-                                    .orElse(true))
-                            .ifPresent(state -> holders.add(holder(unit, situation, s, itself, at, state, others))));
+        List<Setting> barred = new ArrayList<>();
+        for (Setting s : pressures) {
+            Optional<Holder> holder = machine.holder(hand, s, List.of(), reads, others);
+            holder.ifPresentOrElse(holders::add, () -> barred.add(s));
         }
+        // Who is kept from holding it by others that should stand lower has it where those stand higher.
+        List<Setting> lower = holders.stream()
+                .map(h -> unit.setting(h.setting()))
+                .filter(s -> should(hand, s) < OUT_OF_THE_WAY * reads)
+                .toList();
+        barred.forEach(s -> machine.holder(hand, s, lower, reads, others).ifPresent(holders::add));
         return holders.stream()
                 .sorted(Comparator.comparingDouble(Holder::misfit))
                 .toList();
     }
 
-    private static Holder holder(
-            PowerUnit unit,
-            Situation situation,
-            Setting s,
-            boolean itself,
-            double at,
-            SteadyState state,
-            Map<String, Double> others) {
-        double should = situation.settings().getOrDefault(s.id(), s.present());
-        double astray = itself ? 0 : (at - should) / (ASTRAY * should + ASTRAY_PA);
-        double misfit = astray * astray;
-        Map<String, Double> shows = shows(unit, state);
-        for (Map.Entry<String, Double> o : others.entrySet()) {
-            if (shows.containsKey(o.getKey())) {
-                double off = (o.getValue() - shows.get(o.getKey())) / doubt(unit, o.getKey(), shows.get(o.getKey()));
-                misfit += off * off;
-            }
+    /** Of holders in their order, those that the readings don't tell apart from the first; none where even that fits badly. */
+    static List<Holder> alike(List<Holder> holders) {
+        return holders.stream()
+                .filter(h -> h.misfit() < FITS && h.misfit() - holders.get(0).misfit() < TELLS)
+                .toList();
+    }
+
+    /** By how much it stands elsewhere than it should, in what that is known to; nothing of a screw that is being turned. */
+    private static double astray(AtHand hand, Setting s, double at) {
+        if (s.id().equals(hand.setting())) {
+            return hand.believed().map(b -> (at - b.settingPa()) / b.errorPa()).orElse(0.0);
         }
-        return new Holder(s.id(), at, misfit, shows);
+        double should = should(hand, s);
+        return (at - should) / (ASTRAY * should + ASTRAY_PA);
+    }
+
+    private static double should(AtHand hand, Setting s) {
+        return hand.situation().settings().getOrDefault(s.id(), s.present());
     }
 
     private static Map<String, Double> shows(PowerUnit unit, SteadyState state) {
@@ -106,15 +107,54 @@ public record Holder(String setting, double standsPa, double misfit, Map<String,
 
     /** Where a setting would have to stand; empty where the gauge can't come to that by it. */
     private static final class Machine {
+        private final PowerUnit unit;
         private final Network network;
         private final Solver solver;
         private final String line;
 
         Machine(PowerUnit unit, String gauge) {
+            this.unit = unit;
             network = new Network(unit);
             solver = new Solver(network);
             TestPoint at = unit.testPoint(gauge);
             line = at.line();
+        }
+
+        /** @param lower others that stand out of its way, higher than they should */
+        Optional<Holder> holder(AtHand hand, Setting s, List<Setting> lower, double reads, Map<String, Double> others) {
+            Situation free = hand.situation();
+            double misfit = 0;
+            for (Setting l : lower) {
+                free = free.withSetting(l.id(), OUT_OF_THE_WAY * reads);
+                misfit += square(astray(hand, l, OUT_OF_THE_WAY * reads));
+            }
+            if (!s.id().equals(hand.setting())) {
+                // Whoever else has it, the screw at hand is out of its way.
+                free = free.withSetting(
+                        hand.setting(), unit.setting(hand.setting()).screw().maxPa());
+            }
+            Optional<Double> at = standing(free, s, reads);
+            Optional<SteadyState> state = at.isEmpty() ? Optional.empty() : solve(free.withSetting(s.id(), at.get()));
+            double before = misfit;
+            return state.filter(
+                            x -> x.limiterOf(line).map(h -> h.equals(s.id())).orElse(true))
+                    .map(x -> {
+                        Map<String, Double> shows = shows(unit, x);
+                        double off = square(astray(hand, s, at.get())) + off(shows, others);
+                        return new Holder(s.id(), at.get(), before + off, shows);
+                    });
+        }
+
+        private double off(Map<String, Double> shows, Map<String, Double> others) {
+            return others.entrySet().stream()
+                    .filter(o -> shows.containsKey(o.getKey()))
+                    .mapToDouble(o -> square(
+                            (o.getValue() - shows.get(o.getKey())) / doubt(unit, o.getKey(), shows.get(o.getKey()))))
+                    .sum();
+        }
+
+        private static double square(double x) {
+            return x * x;
         }
 
         Optional<SteadyState> solve(Situation s) {

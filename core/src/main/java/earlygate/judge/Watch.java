@@ -1,9 +1,11 @@
 package earlygate.judge;
 
+import earlygate.judge.ReliefPlace.Believed;
 import earlygate.unit.Electric;
 import earlygate.unit.PowerUnit;
 import earlygate.unit.Situation;
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
@@ -23,16 +25,22 @@ public final class Watch {
         AFTER
     }
 
-    /** A relief whose crack is looked for on a gauge, in a situation. */
-    public record Cracking(String relief, String gauge, Situation situation) {}
+    /**
+     * The screw at hand on the gauge that shows it, in a situation.
+     *
+     * @param believed where the screw has been turned to, as far as its ends and its slope are known
+     */
+    public record AtHand(String setting, String gauge, Situation situation, Optional<Believed> believed) {}
 
     /**
      * @param what a name for it: another one is looked for from its own beginning
      * @param moments by instrument; one that is not named is read standing
      * @param afterS seconds after the drives have stopped, of {@link Moment#AFTER}
+     * @param cracks the screw at hand is a relief that is backed out until it begins to pass
      */
-    public record Sought(String what, Map<String, Moment> moments, double afterS, Optional<Cracking> cracking) {
-        public static final Sought NOTHING = new Sought("", Map.of(), 0, Optional.empty());
+    public record Sought(
+            String what, Map<String, Moment> moments, double afterS, Optional<AtHand> atHand, boolean cracks) {
+        public static final Sought NOTHING = new Sought("", Map.of(), 0, Optional.empty(), false);
     }
 
     /**
@@ -55,6 +63,7 @@ public final class Watch {
     private Sought sought = Sought.NOTHING;
     private Optional<CrackWatch> crack = Optional.empty();
     private Sample last = new Sample(0, Map.of(), Map.of(), OptionalDouble.empty());
+    private Optional<HeldBy> heldBy = Optional.empty();
 
     public Watch(PowerUnit unit) {
         this.unit = unit;
@@ -75,7 +84,7 @@ public final class Watch {
         });
         now.amps().forEach((id, amps) -> settled.get(id).add(now.timeS(), amps));
         crack.ifPresent(c -> {
-            String gauge = sought.cracking().orElseThrow().gauge();
+            String gauge = sought.atHand().orElseThrow().gauge();
             c.add(
                     now.timeS(),
                     now.pa().get(gauge),
@@ -97,7 +106,7 @@ public final class Watch {
     public void turned(String setting, double turns) {
         rest();
         crack.ifPresent(c -> {
-            if (sought.cracking().orElseThrow().relief().equals(setting)) {
+            if (sought.atHand().orElseThrow().setting().equals(setting)) {
                 c.turned(last.timeS(), turns);
             } else {
                 c.anew(last.timeS());
@@ -117,6 +126,7 @@ public final class Watch {
     }
 
     private void rest() {
+        heldBy = Optional.empty();
         unit.testPoints().forEach(t -> {
             settled.put(t.id(), new Settled(t.rangePa()));
             swings.put(t.id(), new Swing(t.rangePa()));
@@ -130,9 +140,10 @@ public final class Watch {
         if (other) {
             swings.values().forEach(Swing::restart);
             after.clear();
+            heldBy = Optional.empty();
         }
-        if (other || !now.cracking().equals(sought.cracking())) {
-            crack = now.cracking().map(c -> new CrackWatch(unit, c));
+        if (other || now.cracks() != sought.cracks()) {
+            crack = now.atHand().filter(h -> now.cracks()).map(h -> new CrackWatch(unit, h));
         }
         sought = now;
     }
@@ -178,6 +189,39 @@ public final class Watch {
     /** Where it tends, a second. */
     public double trend(String instrument) {
         return settled.get(instrument).trend();
+    }
+
+    /**
+     * Who has the gauge of the screw at hand now, by the model at what stands on the instruments: the likeliest first, and
+     * only those that the instruments don't tell apart from it. Empty while it moves, and where nothing could hold it.
+     */
+    public List<Holder> holders() {
+        Optional<AtHand> hand = sought.atHand().filter(h -> stands(h.gauge()));
+        if (hand.isEmpty()) {
+            return List.of();
+        }
+        Map<String, Double> stand = new LinkedHashMap<>();
+        settled.keySet().stream().filter(this::stands).forEach(i -> stand.put(i, mean(i)));
+        if (heldBy.filter(h -> h.sameAs(unit, stand)).isEmpty()) {
+            heldBy = Optional.of(new HeldBy(stand, Holder.alike(asked(hand.get(), stand))));
+        }
+        return heldBy.get().holders();
+    }
+
+    private List<Holder> asked(AtHand hand, Map<String, Double> stand) {
+        Map<String, Double> others = new LinkedHashMap<>(stand);
+        return Holder.of(unit, hand, others.remove(hand.gauge()), others);
+    }
+
+    /** An answer of the model, and what stood on the instruments when it was asked. */
+    private record HeldBy(Map<String, Double> stood, List<Holder> holders) {
+        /** It is asked again only when something moved by more than the instrument can be wrong by, or came to rest. */
+        boolean sameAs(PowerUnit unit, Map<String, Double> stand) {
+            return stood.keySet().equals(stand.keySet())
+                    && stand.entrySet().stream()
+                            .allMatch(s ->
+                                    Math.abs(s.getValue() - stood.get(s.getKey())) < Holder.doubt(unit, s.getKey(), 0));
+        }
     }
 
     /** What is seen of the crack that is looked for. */

@@ -6,6 +6,7 @@ import earlygate.judge.NextTurn;
 import earlygate.judge.ReliefPlace;
 import earlygate.judge.ReliefPlace.Believed;
 import earlygate.judge.Slope;
+import earlygate.judge.Watch.AtHand;
 import earlygate.network.Network;
 import earlygate.plan.Step;
 import earlygate.solve.Solver;
@@ -31,7 +32,7 @@ public final class Answers {
     /** Of a gauge's error limit, what two readings of it by one eye differ by though nothing moved. */
     private static final double READ_BY_EYE = 0.25;
 
-    private record Reads(Situation at, String own, String gauge, double reads, Map<String, Double> others) {}
+    private record Reads(AtHand hand, double reads, Map<String, Double> others) {}
 
     private record Fell(Situation at, String relief, double held, double now, Optional<Believed> believed) {}
 
@@ -91,12 +92,12 @@ public final class Answers {
                 f -> ReliefPlace.ofReadings(unit, f.at(), f.relief(), f.held(), f.now(), error, f.believed()));
     }
 
-    /** Who could hold the gauge of a step at a reading, the likeliest first. */
-    synchronized List<Holder> holders(Step step, String gauge, double reads, Map<String, Double> others) {
+    /** Who could hold the gauge of the screw at hand at a reading, the likeliest first. */
+    synchronized List<Holder> holders(AtHand hand, double reads, Map<String, Double> others) {
         return kept(
                 holders,
-                new Reads(step.situation(), step.setting().orElseThrow(), gauge, reads, Map.copyOf(others)),
-                r -> Holder.of(unit, r.at(), r.own(), r.gauge(), r.reads(), r.others()));
+                new Reads(hand, reads, Map.copyOf(others)),
+                r -> Holder.of(unit, r.hand(), r.reads(), r.others()));
     }
 
     private static <K, V> V kept(Map<K, V> memo, K key, Function<K, V> computed) {

@@ -1,10 +1,16 @@
 package earlygate.run;
 
+import earlygate.judge.NextTurn;
+import earlygate.judge.ReliefPlace.Believed;
+import earlygate.judge.Slope;
 import earlygate.judge.Watch;
+import earlygate.judge.Watch.AtHand;
 import earlygate.plan.Expect;
 import earlygate.plan.Step;
+import earlygate.unit.Screw;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import java.util.stream.Collectors;
 
 /** What the step at hand makes a watch look for. */
@@ -26,15 +32,27 @@ public final class Looking {
         boolean backsOut = step.cracks() && step.kind() == Step.Kind.SET;
         boolean found = run.record(step.id()).detected().isPresent();
         String of = step.id() + "/" + run.record(step.id()).attempts();
-        return new Watch.Sought(
-                of,
-                moments,
-                after,
-                backsOut && !found
-                        ? Optional.of(new Watch.Cracking(
-                                step.setting().orElseThrow(),
-                                step.goal().orElseThrow().testPoint(),
-                                step.situation()))
-                        : Optional.empty());
+        return new Watch.Sought(of, moments, after, atHand(run, step), backsOut && !found);
+    }
+
+    /** Empty where no single gauge shows the screw at hand. */
+    static Optional<AtHand> atHand(RunState run, Step step) {
+        return step.measured()
+                .filter(g -> g.minus().isEmpty())
+                .flatMap(g ->
+                        step.setting().map(s -> new AtHand(s, g.testPoint(), step.situation(), believed(run, s))));
+    }
+
+    /** Counted from an end of its screw, as well as its turns are known. */
+    private static Optional<Believed> believed(RunState run, String setting) {
+        OptionalDouble in = run.position(setting);
+        if (in.isEmpty()) {
+            return Optional.empty();
+        }
+        Screw screw = run.unit().setting(setting).screw();
+        Slope slope = run.slope(setting);
+        double counted = in.getAsDouble();
+        double error = Math.hypot(counted * slope.sd(), NextTurn.SIXTEENTH * slope.perTurn());
+        return Optional.of(new Believed(screw.minPa() + counted * slope.perTurn(), error));
     }
 }

@@ -4,6 +4,7 @@ import earlygate.explain.Reason;
 import earlygate.explain.Value.Amount;
 import earlygate.explain.Value.Kind;
 import earlygate.judge.Holder;
+import earlygate.judge.Watch.AtHand;
 import earlygate.plan.Goal;
 import earlygate.plan.Step;
 import earlygate.unit.PowerUnit;
@@ -27,26 +28,24 @@ public record WhoHas(Optional<String> setting, Reason why, List<Reason> look) {
 
     /** Empty while the goal has not been read, or reads right. */
     static Optional<WhoHas> of(RunState run, Step step, boolean notItself) {
-        Optional<Goal> goal = step.goal().filter(g -> g instanceof Goal.OnGauge);
-        if (goal.isEmpty() || step.setting().isEmpty()) {
-            return Optional.empty();
-        }
-        String gauge = goal.get().testPoint();
-        return run.record(step.id()).reading(gauge).map(r -> {
+        // A crack is told by its fall, and what a screw is counted by has no reading of its own.
+        Optional<AtHand> hand =
+                Looking.atHand(run, step).filter(h -> step.goal().orElseThrow() instanceof Goal.OnGauge);
+        return hand.flatMap(h -> run.record(step.id()).reading(h.gauge()).map(r -> {
             Map<String, Double> others = new HashMap<>();
             step.expect().stream()
-                    .filter(e -> !e.instrument().equals(gauge))
+                    .filter(e -> !e.instrument().equals(h.gauge()))
                     .forEach(e -> run.record(step.id())
                             .reading(e.instrument())
                             .ifPresent(o -> others.put(e.instrument(), o.value())));
-            List<Holder> all = run.answers().holders(step, gauge, r.value(), others);
-            return of(run.unit(), step, gauge, r.value(), all, notItself);
-        });
+            List<Holder> all = run.answers().holders(h, r.value(), others);
+            return of(run.unit(), h, r.value(), all, notItself);
+        }));
     }
 
-    private static WhoHas of(
-            PowerUnit unit, Step step, String gauge, double reads, List<Holder> all, boolean notItself) {
-        String own = step.setting().orElseThrow();
+    private static WhoHas of(PowerUnit unit, AtHand hand, double reads, List<Holder> all, boolean notItself) {
+        String own = hand.setting();
+        String gauge = hand.gauge();
         List<Holder> could =
                 all.stream().filter(h -> !notItself || !h.setting().equals(own)).toList();
         if (could.isEmpty()) {

@@ -4,7 +4,7 @@ import static earlygate.fixture.Units.lg07;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
-import earlygate.judge.Watch.Cracking;
+import earlygate.judge.Watch.AtHand;
 import earlygate.judge.Watch.Moment;
 import earlygate.judge.Watch.Sought;
 import earlygate.unit.PowerUnit;
@@ -42,12 +42,12 @@ class WatchTest {
     }
 
     private static Sought looksFor(Moment moment, double afterS) {
-        return new Sought("step", Map.of("G1", moment), afterS, Optional.empty());
+        return new Sought("step", Map.of("G1", moment), afterS, Optional.empty(), false);
     }
 
     private Sought cracking(String what) {
         Situation deadhead = Situation.AS_THE_FILE.withSetting("P1.compensator", 176e5);
-        return new Sought(what, Map.of(), 0, Optional.of(new Cracking("RV1", "G1", deadhead)));
+        return new Sought(what, Map.of(), 0, Optional.of(new AtHand("RV1", "G1", deadhead, Optional.empty())), true);
     }
 
     @Test
@@ -78,11 +78,11 @@ class WatchTest {
                 .isEmpty();
         see(20, t -> Math.min(135, 124 + 2 * t));
         assertThat(watch.reading("G1").getAsDouble()).as("come up, it stands").isCloseTo(135e5, within(0.5e5));
-        watch.seek(new Sought("next", Map.of("G1", Moment.VALLEY), 0, Optional.empty()));
+        watch.seek(new Sought("next", Map.of("G1", Moment.VALLEY), 0, Optional.empty(), false));
         assertThat(watch.reading("G1")).as("the old swing is none of this step").isEmpty();
         see(10, t -> t < 5 ? 120 - 6 * t : 90 + 6 * (t - 5));
         assertThat(watch.reading("G1").getAsDouble()).isCloseTo(90e5, within(1e5));
-        watch.seek(new Sought("hold", Map.of("G1", Moment.AFTER), 60, Optional.empty()));
+        watch.seek(new Sought("hold", Map.of("G1", Moment.AFTER), 60, Optional.empty(), false));
         see(50, t -> 100 - 0.1 * t, t -> 0, OptionalDouble.of(0));
         assertThat(watch.reading("G1")).as("not due").isEmpty();
         see(20, t -> 95 - 0.1 * t, t -> 0, OptionalDouble.of(50));
@@ -204,5 +204,26 @@ class WatchTest {
         see(10, t -> 150, t -> 14, OptionalDouble.empty());
         assertThat(watch.cracks().fallPa().getAsDouble()).isCloseTo(1e5, within(0.4e5));
         assertThat(watch.cracks().stands()).isEqualTo(then.stands());
+    }
+
+    /** The screw at hand, its gauge at 120: a pump at its limit draws little, a relief that passes all it gives draws much. */
+    @Test
+    void whoHasTheGaugeIsToldWhileItStands() {
+        Situation deadhead = Situation.AS_THE_FILE.withSetting("RV1", 176e5).withSetting("P1.compensator", 160e5);
+        AtHand pump = new AtHand("P1.compensator", "G1", deadhead, Optional.empty());
+        watch.seek(new Sought("set", Map.of(), 0, Optional.of(pump), false));
+        assertThat(watch.holders()).as("nothing seen").isEmpty();
+        see(6, t -> 120, t -> 11.5, OptionalDouble.empty());
+        assertThat(watch.holders()).extracting(Holder::setting).containsExactly("P1.compensator");
+        see(6, t -> 120 + 4 * t, t -> 11.5, OptionalDouble.empty());
+        assertThat(watch.holders()).as("it climbs").isEmpty();
+        see(8, t -> 144, t -> 34, OptionalDouble.empty());
+        assertThat(watch.holders()).extracting(Holder::setting).containsExactly("RV1");
+        assertThat(watch.holders().get(0).standsPa()).isBetween(134e5, 145e5);
+        watch.turned("RV1", 0.25);
+        assertThat(watch.holders()).as("turned").isEmpty();
+        watch.seek(Sought.NOTHING);
+        see(8, t -> 144, t -> 34, OptionalDouble.empty());
+        assertThat(watch.holders()).as("no screw is at hand").isEmpty();
     }
 }

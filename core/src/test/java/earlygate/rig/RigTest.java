@@ -58,7 +58,8 @@ class RigTest {
         double held = gauge(rig);
         Situation deadhead = Situation.AS_THE_FILE.withSetting("P1.compensator", held);
         Watch watch = new Watch(unit);
-        watch.seek(new Watch.Sought("RV1", Map.of(), 0, Optional.of(new Watch.Cracking("RV1", "G1", deadhead))));
+        watch.seek(new Watch.Sought(
+                "RV1", Map.of(), 0, Optional.of(new Watch.AtHand("RV1", "G1", deadhead, Optional.empty())), true));
         see(rig, watch, 8);
         int turns = 0;
         while (!watch.cracks().found()) {

@@ -42,18 +42,18 @@ class LookingTest {
         Step crack = lg.coded("plan.relief-crack");
         upTo(lg, crack);
         Sought first = Looking.at(lg.state());
-        assertThat(first.cracking().orElseThrow().relief()).isEqualTo("RV1");
-        assertThat(first.cracking().orElseThrow().gauge()).isEqualTo("G1");
-        assertThat(first.cracking().orElseThrow().situation()).isEqualTo(crack.situation());
+        assertThat(first.atHand().orElseThrow().setting()).isEqualTo("RV1");
+        assertThat(first.atHand().orElseThrow().gauge()).isEqualTo("G1");
+        assertThat(first.atHand().orElseThrow().situation()).isEqualTo(crack.situation());
         lg.then(new Cracked(crack.id(), 176e5, Source.TAPPED, WARM));
-        assertThat(Looking.at(lg.state()).cracking())
+        assertThat(Looking.at(lg.state()).cracks())
                 .as("a hand's mark is still to be found")
-                .isPresent();
+                .isTrue();
         lg.then(new Cracked(crack.id(), 176e5, Source.LIVE, WARM));
-        assertThat(Looking.at(lg.state()).cracking()).isEmpty();
+        assertThat(Looking.at(lg.state()).cracks()).isFalse();
         lg.then(new Again(crack.id()));
         Sought again = Looking.at(lg.state());
-        assertThat(again.cracking()).isPresent();
+        assertThat(again.cracks()).isTrue();
         assertThat(again.what()).as("another look, from the start").isNotEqualTo(first.what());
     }
 
@@ -62,13 +62,13 @@ class LookingTest {
         Steps lg = Steps.lg();
         Step set = lg.of(Step.Kind.SET, "P1.compensator");
         Sought standing = Looking.at(upTo(lg, set).state());
-        assertThat(standing.cracking()).isEmpty();
+        assertThat(standing.cracks()).isFalse();
         assertThat(standing.moments()).containsEntry("G1", Moment.STANDING);
         assertThat(standing.afterS()).isZero();
         // Soft beyond its crack, it is locked where the pump brings it up to it: no fall tells that.
         Steps soft = Steps.of(lg07(u -> part(u, "components", "RV1").put("overrideBar", 10)));
         Step locked = soft.first(x -> x.cracks() && x.kind() == Step.Kind.LOCK);
-        assertThat(Looking.at(upTo(soft, locked).state()).cracking()).isEmpty();
+        assertThat(Looking.at(upTo(soft, locked).state()).cracks()).isFalse();
     }
 
     @Test

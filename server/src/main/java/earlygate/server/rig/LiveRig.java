@@ -4,6 +4,7 @@ import static earlygate.quantity.Si.BAR;
 import static earlygate.quantity.Si.ZERO_C;
 
 import earlygate.explain.Reason;
+import earlygate.judge.Holder;
 import earlygate.judge.ReliefPlace;
 import earlygate.judge.Watch;
 import earlygate.plan.Expect;
@@ -147,11 +148,11 @@ public final class LiveRig {
     public synchronized List<Reason> wrong() {
         List<Reason> wrong = step.map(s -> Mismatch.of(unit, s, rig)).orElse(List.of());
         // Each turn is waited out: a fall is told from the noise only while the hand is still.
-        boolean waits = watch.sought()
-                .cracking()
-                .filter(c -> !watch.cracks().found())
-                .filter(c -> watch.cracks().held().isEmpty() || !watch.stands(c.gauge()))
-                .isPresent();
+        Watch.Sought sought = watch.sought();
+        boolean waits = sought.cracks()
+                && !watch.cracks().found()
+                && (watch.cracks().held().isEmpty()
+                        || !watch.stands(sought.atHand().orElseThrow().gauge()));
         return wrong.isEmpty() && waits ? List.of(notStanding()) : wrong;
     }
 
@@ -202,7 +203,22 @@ public final class LiveRig {
                 wrong().stream().map(Words.in(PressureUnit.BAR)::say).toList(),
                 watch.cracks().found() ? Wire.rounded(watch.cracks().held().orElseThrow() / BAR, 1) : null,
                 crack(),
+                held(),
                 null);
+    }
+
+    /** The model is asked about the machine as the step needs it: while it stands otherwise, it knows nothing. */
+    private LiveView.Held held() {
+        boolean asPlanned =
+                step.filter(s -> Mismatch.of(unit, s, rig).isEmpty()).isPresent();
+        List<Holder> holders = asPlanned ? watch.holders() : List.of();
+        return holders.isEmpty()
+                ? null
+                : new LiveView.Held(
+                        watch.sought().atHand().orElseThrow().gauge(),
+                        holders.stream()
+                                .map(h -> Words.settingName(h.setting()))
+                                .toList());
     }
 
     private LiveView.Crack crack() {

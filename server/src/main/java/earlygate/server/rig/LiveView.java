@@ -18,6 +18,7 @@ import java.util.Map;
  * @param wrong what stands otherwise than the step needs it, and what to put back
  * @param crackBar what stood before the fall, while a crack is watched for; null until it is found
  * @param crack what is seen while a crack is watched for; null before the gauge has stood
+ * @param held who has the gauge of the screw at hand; null while it moves, or the machine stands otherwise than planned
  * @param closed why the machine was closed; null while it lives
  */
 public record LiveView(
@@ -38,6 +39,7 @@ public record LiveView(
         List<String> wrong,
         Double crackBar,
         Crack crack,
+        Held held,
         String closed) {
     /** A directional valve or a section: where it stands and where it could. */
     public record Valve(String at, List<String> positions) {}
@@ -54,6 +56,9 @@ public record LiveView(
      * @param standsBar where the relief itself stands, with 95 % bounds; null where nothing can be told
      */
     public record Crack(Double heldBar, Double fallBar, Double standsBar, Double lowBar, Double highBar) {}
+
+    /** @param by as people call them, the likeliest first; several where the instruments don't tell them apart */
+    public record Held(String gauge, List<String> by) {}
 
     public record Motor(double amps, boolean settled) {}
 
@@ -74,6 +79,7 @@ public record LiveView(
                 Map.of(),
                 Map.of(),
                 List.of(),
+                null,
                 null,
                 null,
                 why);
