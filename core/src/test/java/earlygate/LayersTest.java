@@ -40,6 +40,7 @@ class LayersTest {
             "day",
             "reckon",
             "identify",
+            "drawing",
             "pattern");
 
     @ArchTest

@@ -34,8 +34,8 @@ public record Holder(String setting, double standsPa, double misfit, Map<String,
     private static final double MODEL = 0.05;
 
     private static final double MODEL_A = 0.5;
-    /** Of two that differ by less in how well they fit, none is said to have it: about one in five is the other. */
-    private static final double TELLS = 3;
+    /** Of two that differ by less in how well they fit, neither is said to have it: one in four is the other. */
+    private static final double TELLS = 2;
     /** In squares of its doubts; what fits worse than by four of them says that something else is wrong. */
     private static final double FITS = 16;
     /** Of what a line stands at, where a valve of it passes nothing yet. */
@@ -50,6 +50,12 @@ public record Holder(String setting, double standsPa, double misfit, Map<String,
      * @param others what other instruments read at the same time, by test point and driver
      */
     public static List<Holder> of(PowerUnit unit, AtHand hand, double reads, Map<String, Double> others) {
+        return of(unit, hand, reads, others, Followed.Misfit.NONE);
+    }
+
+    /** @param followed what the last turns say for and against the screw at hand */
+    static List<Holder> of(
+            PowerUnit unit, AtHand hand, double reads, Map<String, Double> others, Followed.Misfit followed) {
         Machine machine = new Machine(unit, hand.gauge());
         List<Setting> pressures =
                 unit.settings().stream().filter(Setting::isPressure).toList();
@@ -66,8 +72,13 @@ public record Holder(String setting, double standsPa, double misfit, Map<String,
                 .toList();
         barred.forEach(s -> machine.holder(hand, s, lower, reads, others).ifPresent(holders::add));
         return holders.stream()
+                .map(h -> h.worseBy(h.setting().equals(hand.setting()) ? followed.own() : followed.other()))
                 .sorted(Comparator.comparingDouble(Holder::misfit))
                 .toList();
+    }
+
+    private Holder worseBy(double more) {
+        return new Holder(setting, standsPa, misfit + more, shows);
     }
 
     /** Of holders in their order, those that the readings don't tell apart from the first; none where even that fits badly. */
@@ -77,10 +88,10 @@ public record Holder(String setting, double standsPa, double misfit, Map<String,
                 .toList();
     }
 
-    /** By how much it stands elsewhere than it should, in what that is known to; nothing of a screw that is being turned. */
+    /** By how much it stands elsewhere than it should, in what that is known to; the screw that is turned may stand anywhere. */
     private static double astray(AtHand hand, Setting s, double at) {
         if (s.id().equals(hand.setting())) {
-            return hand.believed().map(b -> (at - b.settingPa()) / b.errorPa()).orElse(0.0);
+            return 0;
         }
         double should = should(hand, s);
         return (at - should) / (ASTRAY * should + ASTRAY_PA);

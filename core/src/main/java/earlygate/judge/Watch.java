@@ -1,6 +1,5 @@
 package earlygate.judge;
 
-import earlygate.judge.ReliefPlace.Believed;
 import earlygate.unit.Electric;
 import earlygate.unit.PowerUnit;
 import earlygate.unit.Situation;
@@ -28,9 +27,9 @@ public final class Watch {
     /**
      * The screw at hand on the gauge that shows it, in a situation.
      *
-     * @param believed where the screw has been turned to, as far as its ends and its slope are known
+     * @param slope of that screw on that gauge
      */
-    public record AtHand(String setting, String gauge, Situation situation, Optional<Believed> believed) {}
+    public record AtHand(String setting, String gauge, Situation situation, Slope slope) {}
 
     /**
      * @param what a name for it: another one is looked for from its own beginning
@@ -63,6 +62,7 @@ public final class Watch {
     private Sought sought = Sought.NOTHING;
     private Optional<CrackWatch> crack = Optional.empty();
     private Sample last = new Sample(0, Map.of(), Map.of(), OptionalDouble.empty());
+    private Optional<Followed> followed = Optional.empty();
     private Optional<HeldBy> heldBy = Optional.empty();
 
     public Watch(PowerUnit unit) {
@@ -104,6 +104,12 @@ public final class Watch {
 
     /** A screw was turned by so much: its readings must come to rest anew. */
     public void turned(String setting, double turns) {
+        Optional<AtHand> own = sought.atHand().filter(h -> h.setting().equals(setting));
+        if (own.isPresent() && stands(own.get().gauge())) {
+            followed.ifPresent(f -> f.turned(mean(own.get().gauge()), turns));
+        } else if (own.isEmpty() || turns != 0) {
+            startFollowing();
+        }
         rest();
         crack.ifPresent(c -> {
             if (sought.atHand().orElseThrow().setting().equals(setting)) {
@@ -116,6 +122,7 @@ public final class Watch {
 
     /** Something else was done to the machine, or a drive stopped: what stood before means nothing any more. */
     public void moved() {
+        startFollowing();
         rest();
         crack.ifPresent(c -> c.anew(last.timeS()));
     }
@@ -146,6 +153,13 @@ public final class Watch {
             crack = now.atHand().filter(h -> now.cracks()).map(h -> new CrackWatch(unit, h));
         }
         sought = now;
+        if (other || followed.isEmpty()) {
+            startFollowing();
+        }
+    }
+
+    private void startFollowing() {
+        followed = sought.atHand().map(h -> new Followed(unit.testPoint(h.gauge()), h.slope()));
     }
 
     public Sought sought() {
@@ -210,7 +224,9 @@ public final class Watch {
 
     private List<Holder> asked(AtHand hand, Map<String, Double> stand) {
         Map<String, Double> others = new LinkedHashMap<>(stand);
-        return Holder.of(unit, hand, others.remove(hand.gauge()), others);
+        double reads = others.remove(hand.gauge());
+        return Holder.of(
+                unit, hand, reads, others, followed.map(f -> f.at(reads)).orElse(Followed.Misfit.NONE));
     }
 
     /** An answer of the model, and what stood on the instruments when it was asked. */

@@ -3,6 +3,9 @@ package earlygate.pattern;
 import static earlygate.pattern.Question.ifKnown;
 import static earlygate.pattern.Question.needed;
 
+import earlygate.drawing.Draft;
+import earlygate.drawing.Part;
+import earlygate.drawing.Usual;
 import earlygate.pattern.Question.Group;
 import earlygate.quantity.Keyed;
 import earlygate.quantity.Measure;
@@ -59,29 +62,29 @@ final class Charging implements Pattern {
 
     @Override
     public Sheet draw(Answers a) {
-        Draft d = new Draft(a, 46, 40, 60, 80);
+        Draft d = Plates.begin(a, 46, 40, 60, 80);
         double relief = a.get("relief");
-        double flow = Plates.flow(a.get("displacement"), a.get("speed"));
+        double flow = Usual.flow(a.get("displacement"), a.get("speed"));
         double rating = a.get("pump-rating");
         d.line("P", "pump line", a.asked("line-rating"), rating, 0.5);
         d.line("A", "accumulator line", a.asked("line-rating"), rating, 1);
         String drive = Plates.drive(d, a);
-        Plates.pump(d, "P1", drive, "P", a.get("displacement"), rating);
-        Part main = Plates.relief(d, "RV1", "P", "T", relief, flow, true).set("role", "main");
+        Usual.pump(d, "P1", drive, "P", a.get("displacement"), rating);
+        Part main = Usual.relief(d, "RV1", "P", "T", relief, flow, true).set("role", "main");
         letsItRest(d, a, main, flow);
-        Plates.check(d, "P", "A", flow);
+        Usual.check(d, "P", "A", flow);
         d.part("AC1", "accumulator")
                 .set("line", "A")
                 .set("volumeL", a.get("accumulator"))
                 .set("prechargeBar", a.get("precharge"))
                 .assume("polytropic", 1.2);
-        Plates.restriction(d, "BV1", "throttle", "A", "T", 20, 100).set("purpose", "bleed");
-        Plates.load(d, "TV1", "A", "T", flow);
+        Usual.restriction(d, "BV1", "throttle", "A", "T", 20, 100).set("purpose", "bleed");
+        Usual.load(d, "TV1", "A", "T", flow);
         d.gauge("G1", "P", OptionalDouble.empty(), relief);
         d.gauge("G2", "A", a.asked("gauge"), relief);
         d.target("RV1", relief, a.asked("relief-tolerance"), "full-flow");
         d.work("W1", "work", "A", a.get("work-pressure"), a.get("work-flow"));
-        return d.sheet();
+        return Plates.sheet(d);
     }
 
     private void letsItRest(Draft d, Answers a, Part main, double flow) {
@@ -94,7 +97,7 @@ final class Charging implements Pattern {
                 positions.putArray("charge");
                 positions.putArray("rest").addArray().add("P").add("T");
                 dump.set("start", "charge")
-                        .assume("ratedFlowLpm", Plates.size(1.3 * flow))
+                        .assume("ratedFlowLpm", Usual.size(1.3 * flow))
                         .assume("ratedDropBar", 4);
             }
             case VENTED_RELIEF -> main.set("vent", true);
@@ -103,7 +106,7 @@ final class Charging implements Pattern {
 
     private static void differentialValve(Draft d, Answers a, double flow) {
         double cutOut = a.get("cut-out");
-        Part valve = Plates.unloading(d, "P", "A", cutOut, flow, Math.min(40, cutOut / 3), Plates.fits(1.3 * cutOut));
+        Part valve = Usual.unloading(d, "P", "A", cutOut, flow, Math.min(40, cutOut / 3), Usual.fits(1.3 * cutOut));
         if (a.has("differential")) {
             valve.set("differential", a.get("differential") / 100);
         } else {

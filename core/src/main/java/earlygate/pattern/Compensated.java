@@ -1,5 +1,9 @@
 package earlygate.pattern;
 
+import earlygate.drawing.Draft;
+import earlygate.drawing.Part;
+import earlygate.drawing.Usual;
+
 /** The part that many circuits share: a motor, a compensated pump on a line, a relief above it. */
 final class Compensated {
     final Draft draft;
@@ -15,14 +19,14 @@ final class Compensated {
     }
 
     static Compensated draw(Answers a, double tankL) {
-        Draft d = new Draft(a, 46, 40, 60, tankL);
+        Draft d = Plates.begin(a, 46, 40, 60, tankL);
         double rating = a.get("pump-rating");
         d.line("P", "pump line", a.asked("line-rating"), rating, 1);
         String drive = Plates.drive(d, a);
-        Part pump = Plates.pump(d, "P1", drive, "P", a.get("displacement"), rating);
-        Plates.compensator(pump, a.get("compensator"), rating);
-        double flow = Plates.flow(a.get("displacement"), a.get("speed"));
-        Plates.relief(d, "RV1", "P", "T", a.get("relief"), flow, true).set("role", "main");
+        Part pump = Usual.pump(d, "P1", drive, "P", a.get("displacement"), rating);
+        Usual.compensator(pump, a.get("compensator"), rating);
+        double flow = Usual.flow(a.get("displacement"), a.get("speed"));
+        Usual.relief(d, "RV1", "P", "T", a.get("relief"), flow, true).set("role", "main");
         d.target("P1.compensator", a.get("compensator"), a.asked("compensator-tolerance"), "");
         d.target("RV1", a.get("relief"), a.asked("relief-tolerance"), "cracking");
         return new Compensated(d, rating, flow, pump);
@@ -30,8 +34,8 @@ final class Compensated {
 
     Pattern.Sheet workingOnTheLine(Answers a) {
         draft.gauge("G1", "P", a.asked("gauge"), a.get("relief"));
-        Plates.load(draft, "TV1", "P", "T", flow);
+        Usual.load(draft, "TV1", "P", "T", flow);
         draft.work("W1", "work", "P", a.get("work-pressure"), a.get("work-flow"));
-        return draft.sheet();
+        return Plates.sheet(draft);
     }
 }

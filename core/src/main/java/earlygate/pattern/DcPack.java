@@ -3,6 +3,8 @@ package earlygate.pattern;
 import static earlygate.pattern.Question.ifKnown;
 import static earlygate.pattern.Question.needed;
 
+import earlygate.drawing.Draft;
+import earlygate.drawing.Usual;
 import earlygate.pattern.Question.Group;
 import earlygate.quantity.Measure;
 import java.util.List;
@@ -40,11 +42,11 @@ final class DcPack implements Pattern {
 
     @Override
     public Sheet draw(Answers a) {
-        Draft d = new Draft(a, 22, 15, 50, 6);
+        Draft d = Plates.begin(a, 22, 15, 50, 6);
         double relief = a.get("relief");
         double rating = a.get("pump-rating");
-        double flow = Plates.flow(a.get("displacement"), a.get("speed"));
-        double current = Plates.tenths(1000 * a.get("power") / a.get("dc-voltage") / 0.75);
+        double flow = Usual.flow(a.get("displacement"), a.get("speed"));
+        double current = Usual.tenths(1000 * a.get("power") / a.get("dc-voltage") / 0.75);
         double rated = a.asked("current").orElse(current);
         d.line("P", "pump line", a.asked("line-rating"), rating, 0.1);
         d.line("A", "lift line", a.asked("line-rating"), rating, 0.3);
@@ -54,21 +56,21 @@ final class DcPack implements Pattern {
                 .set("ratedSpeedRpm", a.get("speed"))
                 .assume("noLoadSpeedRpm", Math.round(1.25 * a.get("speed")))
                 .answered("ratedCurrentA", a.asked("current"), current)
-                .assume("noLoadCurrentA", Plates.tenths(0.18 * rated))
+                .assume("noLoadCurrentA", Usual.tenths(0.18 * rated))
                 .set("onTimeS", a.get("on-time"))
                 .set("cycleS", a.get("cycle"));
-        Plates.pump(d, "P1", "M1", "P", a.get("displacement"), rating);
-        Plates.relief(d, "RV1", "P", "T", relief, flow, false).set("role", "main");
-        Plates.check(d, "P", "A", flow);
+        Usual.pump(d, "P1", "M1", "P", a.get("displacement"), rating);
+        Usual.relief(d, "RV1", "P", "T", relief, flow, false).set("role", "main");
+        Usual.check(d, "P", "A", flow);
         d.part("C1", "cylinder")
                 .set("cap", "A")
                 .set("rod", "T")
                 .assume("boreMm", 50)
                 .assume("rodMm", 30);
-        Plates.load(d, "TV1", "A", "T", 2 * flow);
+        Usual.load(d, "TV1", "A", "T", 2 * flow);
         d.gauge("G1", "A", a.asked("gauge"), 1.2 * relief);
         d.target("RV1", relief, a.asked("relief-tolerance"), "full-flow");
         d.work("W1", "load", "A", a.get("work-pressure"), a.get("work-flow"));
-        return d.sheet();
+        return Plates.sheet(d);
     }
 }

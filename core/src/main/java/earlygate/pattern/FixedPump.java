@@ -1,5 +1,7 @@
 package earlygate.pattern;
 
+import earlygate.drawing.Draft;
+import earlygate.drawing.Usual;
 import java.util.List;
 
 /** A pump that always gives its whole flow, and the relief that takes what the work doesn't. */
@@ -28,17 +30,17 @@ final class FixedPump implements Pattern {
 
     @Override
     public Sheet draw(Answers a) {
-        Draft d = new Draft(a, 46, 40, 60, 80);
+        Draft d = Plates.begin(a, 46, 40, 60, 80);
         double relief = a.get("relief");
-        double flow = Plates.flow(a.get("displacement"), a.get("speed"));
+        double flow = Usual.flow(a.get("displacement"), a.get("speed"));
         d.line("P", "pump line", a.asked("line-rating"), a.get("pump-rating"), 1);
         String drive = Plates.drive(d, a);
-        Plates.pump(d, "P1", drive, "P", a.get("displacement"), a.get("pump-rating"));
-        Plates.relief(d, "RV1", "P", "T", relief, flow, true).set("role", "main");
-        Plates.load(d, "TV1", "P", "T", flow);
+        Usual.pump(d, "P1", drive, "P", a.get("displacement"), a.get("pump-rating"));
+        Usual.relief(d, "RV1", "P", "T", relief, flow, true).set("role", "main");
+        Usual.load(d, "TV1", "P", "T", flow);
         d.gauge("G1", "P", a.asked("gauge"), relief);
         d.target("RV1", relief, a.asked("relief-tolerance"), "full-flow");
         d.work("W1", "work", "P", a.get("work-pressure"), a.get("work-flow"));
-        return d.sheet();
+        return Plates.sheet(d);
     }
 }

@@ -3,6 +3,9 @@ package earlygate.pattern;
 import static earlygate.pattern.Question.ifKnown;
 import static earlygate.pattern.Question.needed;
 
+import earlygate.drawing.Draft;
+import earlygate.drawing.Part;
+import earlygate.drawing.Usual;
 import earlygate.pattern.Question.Group;
 import earlygate.quantity.Measure;
 import java.util.ArrayList;
@@ -70,7 +73,7 @@ final class LoadSense implements Pattern {
                 .set("signal", "LS")
                 .assume("rangeBar", Math.max(2, Math.floor(a.get("margin") / 2)), Math.ceil(1.8 * a.get("margin")))
                 .assume("barPerTurn", 8);
-        Plates.restriction(d, "OR1", "orifice", "LS", "T", 1, 100).set("purpose", "bleed");
+        Usual.restriction(d, "OR1", "orifice", "LS", "T", 1, 100).set("purpose", "bleed");
         d.fineGauge("GP", "P", a.asked("gauge"), a.get("relief"), FINE);
         d.fineGauge("GL", "LS", a.asked("gauge"), a.get("relief"), FINE);
         if (sections == 0) {
@@ -79,18 +82,18 @@ final class LoadSense implements Pattern {
             for (int i = 1; i <= sections; i++) {
                 section(d, a, i, rating);
             }
-            Plates.load(d, "TV1", "A1", "B1", 1.3 * a.get("s1-flow"));
+            Usual.load(d, "TV1", "A1", "B1", 1.3 * a.get("s1-flow"));
         }
         d.work("W1", "work", sections == 0 ? "W" : "A1", a.get("work-pressure"), a.get("work-flow"));
-        return d.sheet();
+        return Plates.sheet(d);
     }
 
     private static void needle(Draft d, Answers a, double flow, double rating) {
         d.line("W", "work line", a.asked("line-rating"), rating, 0.8);
         double drop = Math.max(2, Math.round(0.8 * a.get("margin")));
-        Plates.restriction(d, "NV1", "throttle", "P", "W", Plates.size(flow), drop);
-        Plates.restriction(d, "OR2", "orifice", "W", "LS", 6, 4);
-        Plates.load(d, "TV1", "W", "T", flow);
+        Usual.restriction(d, "NV1", "throttle", "P", "W", Usual.size(flow), drop);
+        Usual.restriction(d, "OR2", "orifice", "W", "LS", 6, 4);
+        Usual.load(d, "TV1", "W", "T", flow);
     }
 
     private static void section(Draft d, Answers a, int i, double rating) {
@@ -105,7 +108,7 @@ final class LoadSense implements Pattern {
                 .set("signal", "LS")
                 .set("portA", portA)
                 .set("portB", portB)
-                .assume("ratedFlowLpm", Plates.size(1.4 * flow))
+                .assume("ratedFlowLpm", Usual.size(1.4 * flow))
                 .assume("ratedDropBar", DROP)
                 .set("flowLpm", flow);
         relief(d, section, "S" + i, "reliefA", portA, a.asked("s" + i + "-a"));
@@ -122,7 +125,7 @@ final class LoadSense implements Pattern {
             return;
         }
         double bar = asked.getAsDouble();
-        Plates.screw(section.group(which), bar, Math.min(40, bar / 3), Plates.fits(1.3 * bar));
+        Usual.screw(section.group(which), bar, Math.min(40, bar / 3), Usual.fits(1.3 * bar));
         d.target(id + "." + which, bar, OptionalDouble.empty(), "");
         d.gauge("G" + line, line, OptionalDouble.empty(), bar);
     }

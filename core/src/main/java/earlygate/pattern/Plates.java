@@ -3,14 +3,18 @@ package earlygate.pattern;
 import static earlygate.pattern.Question.ifKnown;
 import static earlygate.pattern.Question.needed;
 
+import earlygate.drawing.Draft;
+import earlygate.drawing.Part;
+import earlygate.drawing.Usual;
 import earlygate.pattern.Question.Group;
 import earlygate.quantity.Measure;
 import java.util.List;
+import tools.jackson.databind.node.JsonNodeFactory;
+import tools.jackson.databind.node.ObjectNode;
 
-/** Drives, pumps and reliefs as their plates tell them, and the rules of thumb for what plates don't. */
+/** What drives, pumps and reliefs have on their plates, and the sheet that begins with it. */
 final class Plates {
     private static final double[] SYNCHRONOUS = {600, 750, 900, 1000, 1200, 1500, 1800, 3000, 3600};
-    private static final double[] RATINGS = {160, 210, 250, 280, 315, 350, 400, 500, 700};
     /** Efficiency times power factor of a usual three-phase motor. */
     private static final double EFFECTIVE = 0.77;
 
@@ -87,7 +91,7 @@ final class Plates {
             synchronous = SYNCHRONOUS[i];
         }
         double voltage = a.asked("voltage").orElse(VOLTS);
-        double current = tenths(1000 * power / (Math.sqrt(3) * voltage * EFFECTIVE));
+        double current = Usual.tenths(1000 * power / (Math.sqrt(3) * voltage * EFFECTIVE));
         d.part("M1", "electric-motor")
                 .set("ratedPowerKw", power)
                 .set("ratedSpeedRpm", speed)
@@ -97,94 +101,23 @@ final class Plates {
         return "M1";
     }
 
-    /** A pump without a control. */
-    static Part pump(Draft d, String id, String driver, String outlet, double displacement, double rating) {
-        return d.part(id, "pump")
-                .set("driver", driver)
-                .set("inlet", "T")
-                .set("outlet", outlet)
-                .set("displacementCm3", displacement)
-                .set("ratedPressureBar", rating)
-                .assume("volumetricEfficiency", 0.93);
+    /** A sheet with its oil and nothing drawn on it yet. */
+    static Draft begin(Answers a, double grade, double low, double high, double tankL) {
+        ObjectNode unit = JsonNodeFactory.instance.objectNode();
+        unit.put("format", "early-gate/unit/1").put("tag", a.tag()).put("name", a.name());
+        unit.putObject("display").put("pressure", "bar").put("flow", "L/min").put("temperature", "C");
+        Draft draft = new Draft(unit);
+        double viscosity = a.asked("oil").orElse(grade);
+        draft.fluid()
+                .set("name", "ISO VG " + Math.round(viscosity))
+                .answered("viscosity40", a.asked("oil"), grade)
+                .assume("viscosityIndex", 100)
+                .assume("bandC", low, high)
+                .answered("tankL", a.asked("tank"), tankL);
+        return draft;
     }
 
-    /** The rating, of those that are made, that carries so much. */
-    static double fits(double bar) {
-        for (double r : RATINGS) {
-            if (r >= bar) {
-                return r;
-            }
-        }
-        return Math.ceil(bar);
-    }
-
-    /** Stands at its target until somebody reads it; six turns from end to end. */
-    static Part screw(Part valve, double target, double least, double most) {
-        return valve.assume("settingBar", target)
-                .assume("rangeBar", least, most)
-                .assume("barPerTurn", Math.max(2, Math.round((most - least) / 6)));
-    }
-
-    static void compensator(Part pump, double target, double rating) {
-        screw(pump.group("compensator"), target, 20, Math.max(rating, Math.ceil(1.2 * target)));
-    }
-
-    /** @param flow L/min that may go over it */
-    static Part relief(Draft d, String id, String inlet, String outlet, double target, double flow, boolean pilot) {
-        Part relief = d.part(id, "relief-valve")
-                .set("acting", pilot ? "pilot" : "direct")
-                .set("inlet", inlet)
-                .set("outlet", outlet)
-                .assume("overrideBar", Math.max(1, Math.round((pilot ? 0.035 : 0.12) * target)))
-                .assume("ratedFlowLpm", size(1.5 * flow));
-        return screw(relief, target, Math.min(10, target / 4), fits(1.25 * target));
-    }
-
-    /** @param flow L/min that it lets go to tank */
-    static Part unloading(Draft d, String inlet, String pilot, double target, double flow, double least, double most) {
-        Part valve = d.part("UV1", "unloading-valve")
-                .set("inlet", inlet)
-                .set("outlet", "T")
-                .set("pilot", pilot)
-                .assume("ratedFlowLpm", size(1.3 * flow))
-                .assume("ratedDropBar", 4);
-        return screw(valve, target, least, most);
-    }
-
-    static void check(Draft d, String from, String to, double flow) {
-        d.part("CV1", "check-valve")
-                .set("inlet", from)
-                .set("outlet", to)
-                .assume("ratedFlowLpm", size(1.3 * flow))
-                .assume("ratedDropBar", 3);
-    }
-
-    /** A throttle or an orifice of so much flow at a drop. */
-    static Part restriction(Draft d, String id, String type, String from, String to, double flow, double dropBar) {
-        return d.part(id, type)
-                .set("a", from)
-                .set("b", to)
-                .assume("ratedFlowLpm", flow)
-                .assume("ratedDropBar", dropBar);
-    }
-
-    /** A load that the unit works against while it is set: a throttle of the bench or of the unit. */
-    static void load(Draft d, String id, String from, String to, double flow) {
-        restriction(d, id, "throttle", from, to, size(flow), 20).set("purpose", "load");
-    }
-
-    /** L/min of a pump at a speed. */
-    static double flow(double displacementCm3, double rpm) {
-        return displacementCm3 * rpm / 1000;
-    }
-
-    /** A size of which valves are made: two figures, upwards. */
-    static double size(double flow) {
-        double step = Math.pow(10, Math.floor(Math.log10(flow)) - 1);
-        return Math.max(1, Math.ceil(flow / step - 1e-9) * step);
-    }
-
-    static double tenths(double value) {
-        return Math.round(10 * value) / 10.0;
+    static Pattern.Sheet sheet(Draft draft) {
+        return new Pattern.Sheet(draft.unit(), draft.assumed());
     }
 }

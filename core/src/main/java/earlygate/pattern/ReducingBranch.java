@@ -2,6 +2,9 @@ package earlygate.pattern;
 
 import static earlygate.pattern.Question.needed;
 
+import earlygate.drawing.Draft;
+import earlygate.drawing.Part;
+import earlygate.drawing.Usual;
 import earlygate.pattern.Question.Group;
 import earlygate.quantity.Measure;
 import java.util.List;
@@ -45,11 +48,11 @@ final class ReducingBranch implements Pattern {
                 .set("inlet", "P")
                 .set("outlet", "R")
                 .set("drain", "T")
-                .assume("ratedFlowLpm", Plates.size(Math.max(20, 2 * a.get("branch-flow"))))
+                .assume("ratedFlowLpm", Usual.size(Math.max(20, 2 * a.get("branch-flow"))))
                 .assume("ratedDropBar", 8)
                 .set("relieving", true);
-        Plates.screw(valve, branch, Math.min(10, branch / 3), Plates.fits(1.5 * branch));
-        Plates.load(d, "TV2", "R", "T", Math.max(10, 2 * a.get("branch-flow")));
+        Usual.screw(valve, branch, Math.min(10, branch / 3), Usual.fits(1.5 * branch));
+        Usual.load(d, "TV2", "R", "T", Math.max(10, 2 * a.get("branch-flow")));
         d.gauge("G2", "R", OptionalDouble.empty(), branch);
         d.target("RD1", branch, a.asked("branch-tolerance"), "");
         d.work("W2", "branch work", "R", a.get("branch-work-pressure"), a.get("branch-flow"));

@@ -2,6 +2,9 @@ package earlygate.pattern;
 
 import static earlygate.pattern.Question.needed;
 
+import earlygate.drawing.Draft;
+import earlygate.drawing.Part;
+import earlygate.drawing.Usual;
 import earlygate.pattern.Question.Group;
 import earlygate.quantity.Measure;
 import java.util.List;
@@ -54,13 +57,13 @@ final class SlewingMotor implements Pattern {
                 .set("displacementCm3", a.get("motor-displacement"))
                 .assume("torqueNm", torque)
                 .assume("efficiency", 0.9);
-        Plates.load(d, "TV1", "P", "T", c.flow);
+        Usual.load(d, "TV1", "P", "T", c.flow);
         d.gauge("G1", "P", a.asked("gauge"), a.get("relief"));
         d.gauge("GA", "A", OptionalDouble.empty(), cross);
         d.gauge("GB", "B", OptionalDouble.empty(), cross);
         d.work("W1", "one way", "A", a.get("work-pressure"), a.get("work-flow"));
         d.work("W2", "other way", "B", a.get("work-pressure"), a.get("work-flow"));
-        return d.sheet();
+        return Plates.sheet(d);
     }
 
     private static void valve(Draft d, double flow) {
@@ -75,13 +78,13 @@ final class SlewingMotor implements Pattern {
         other.addArray().add("P").add("B");
         other.addArray().add("A").add("T");
         valve.set("start", "centre")
-                .assume("ratedFlowLpm", Plates.size(1.4 * flow))
+                .assume("ratedFlowLpm", Usual.size(1.4 * flow))
                 .assume("ratedDropBar", 5);
     }
 
     private static void crossPort(Draft d, Answers a, String id, String from, String to, double flow) {
         double bar = a.get("cross-port");
-        Plates.relief(d, id, from, to, bar, flow, false).set("role", "cross-port");
+        Usual.relief(d, id, from, to, bar, flow, false).set("role", "cross-port");
         d.target(id, bar, a.asked("cross-port-tolerance"), "cracking");
     }
 }

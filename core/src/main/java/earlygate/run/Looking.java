@@ -1,16 +1,11 @@
 package earlygate.run;
 
-import earlygate.judge.NextTurn;
-import earlygate.judge.ReliefPlace.Believed;
-import earlygate.judge.Slope;
 import earlygate.judge.Watch;
 import earlygate.judge.Watch.AtHand;
 import earlygate.plan.Expect;
 import earlygate.plan.Step;
-import earlygate.unit.Screw;
 import java.util.Map;
 import java.util.Optional;
-import java.util.OptionalDouble;
 import java.util.stream.Collectors;
 
 /** What the step at hand makes a watch look for. */
@@ -39,20 +34,8 @@ public final class Looking {
     static Optional<AtHand> atHand(RunState run, Step step) {
         return step.measured()
                 .filter(g -> g.minus().isEmpty())
-                .flatMap(g ->
-                        step.setting().map(s -> new AtHand(s, g.testPoint(), step.situation(), believed(run, s))));
-    }
-
-    /** Counted from an end of its screw, as well as its turns are known. */
-    private static Optional<Believed> believed(RunState run, String setting) {
-        OptionalDouble in = run.position(setting);
-        if (in.isEmpty()) {
-            return Optional.empty();
-        }
-        Screw screw = run.unit().setting(setting).screw();
-        Slope slope = run.slope(setting);
-        double counted = in.getAsDouble();
-        double error = Math.hypot(counted * slope.sd(), NextTurn.SIXTEENTH * slope.perTurn());
-        return Optional.of(new Believed(screw.minPa() + counted * slope.perTurn(), error));
+                .flatMap(g -> step.setting()
+                        .map(s -> new AtHand(
+                                s, g.testPoint(), step.situation(), run.screws().slope(s, g))));
     }
 }

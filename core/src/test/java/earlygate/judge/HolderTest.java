@@ -7,7 +7,6 @@ import static earlygate.quantity.Si.BAR;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
-import earlygate.judge.ReliefPlace.Believed;
 import earlygate.judge.Watch.AtHand;
 import earlygate.network.Network;
 import earlygate.solve.Solver;
@@ -16,13 +15,15 @@ import earlygate.unit.PowerUnit;
 import earlygate.unit.Situation;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import java.util.Random;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 
 /** Who has a gauge, told from readings of machines that were set astray by hand; the current tells a pump from a relief. */
 class HolderTest {
     private static final int MACHINES = 300;
+    private static final Slope TWENTY_A_TURN = new Slope(20 * BAR, 2 * BAR, 2);
 
     private final PowerUnit lg = lg07();
     private final Situation deadhead =
@@ -34,7 +35,7 @@ class HolderTest {
     }
 
     private static AtHand hand(Situation situation, String setting, String gauge) {
-        return new AtHand(setting, gauge, situation, Optional.empty());
+        return new AtHand(setting, gauge, situation, TWENTY_A_TURN);
     }
 
     private List<Holder> holders(Situation really, boolean withCurrent) {
@@ -72,14 +73,51 @@ class HolderTest {
         assertThat(all.get(1).misfit()).isPositive();
     }
 
-    /** Turned in past what it should hold, it would have to stand where its turns say that it doesn't. */
+    /** No current is read. At 165 bar the compensator is turned, and what the gauge does tells who has it. */
+    @ParameterizedTest(name = "{0} turns, then {1} bar: {2}")
+    @CsvSource({
+        "1, 185, P1.compensator",
+        "1, 165.4, RV1",
+        "-1, 145, P1.compensator",
+        "-1, 164.6, RV1",
+    })
+    void whoeverFollowsHasIt(double turns, double then, String holder) {
+        assertThat(Holder.alike(after(turns, then))).extracting(Holder::setting).containsExactly(holder);
+    }
+
+    /** A sixteenth is lost in what a gauge repeats by. */
     @Test
-    void aScrewThatIsKnownToStandElsewhereHasItNot() {
-        Believed turnedIn = new Believed(200 * BAR, 10 * BAR);
-        AtHand known = new AtHand("P1.compensator", "G1", deadhead, Optional.of(turnedIn));
-        List<Holder> all = Holder.of(lg, known, 165 * BAR, Map.of());
-        assertThat(all).extracting(Holder::setting).startsWith("RV1");
-        assertThat(all.get(1).misfit()).as("3.5 of its errors").isCloseTo(12.25, within(0.5));
+    void aSmallTurnSaysNothing() {
+        assertThat(Holder.alike(after(1 / 16.0, 166)))
+                .extracting(Holder::setting)
+                .containsExactly("P1.compensator", "RV1");
+    }
+
+    private List<Holder> after(double turns, double then) {
+        Followed followed = new Followed(lg.testPoint("G1"), TWENTY_A_TURN);
+        followed.turned(165 * BAR, turns);
+        AtHand pump = hand(deadhead, "P1.compensator", "G1");
+        return Holder.of(lg, pump, then * BAR, Map.of(), followed.at(then * BAR));
+    }
+
+    /** 20 bar a turn, known to a tenth; the gauge repeats to 0.3 of its error and 0.3 % of what it reads. By hand. */
+    @Test
+    void whatATurnSaysIsCountedInDoubts() {
+        Followed followed = new Followed(lg.testPoint("G1"), TWENTY_A_TURN);
+        assertThat(followed.at(100 * BAR)).isEqualTo(Followed.Misfit.NONE);
+        followed.turned(100 * BAR, 1);
+        double repeats = 0.3 * lg.testPoint("G1").errorPa() / BAR + 0.3;
+        double doubt = Math.hypot(2, repeats);
+        // Stayed: ten doubts of its own, and another may have taken it anywhere in 20 bar.
+        double apart = 400 / (doubt * doubt) + 2 * Math.log(doubt * Math.sqrt(2 * Math.PI)) - 2 * Math.log(20);
+        assertThat(followed.at(100 * BAR).own()).isCloseTo(apart, within(1e-6));
+        assertThat(followed.at(100 * BAR).other()).isZero();
+        // Further in the same way the turns add up; back out again they begin anew.
+        followed.turned(120 * BAR, 1 / 16.0);
+        assertThat(followed.at(121 * BAR).own()).isZero();
+        followed.turned(121 * BAR, -0.5);
+        assertThat(followed.at(111 * BAR).own()).isZero();
+        assertThat(followed.at(111 * BAR).other()).isGreaterThan(30);
     }
 
     /** Machines whose relief went astray and whose pump stands anywhere: the truth is what their solved state is held by. */

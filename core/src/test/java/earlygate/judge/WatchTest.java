@@ -47,7 +47,7 @@ class WatchTest {
 
     private Sought cracking(String what) {
         Situation deadhead = Situation.AS_THE_FILE.withSetting("P1.compensator", 176e5);
-        return new Sought(what, Map.of(), 0, Optional.of(new AtHand("RV1", "G1", deadhead, Optional.empty())), true);
+        return new Sought(what, Map.of(), 0, Optional.of(new AtHand("RV1", "G1", deadhead, Slope.ofData(20e5))), true);
     }
 
     @Test
@@ -210,7 +210,7 @@ class WatchTest {
     @Test
     void whoHasTheGaugeIsToldWhileItStands() {
         Situation deadhead = Situation.AS_THE_FILE.withSetting("RV1", 176e5).withSetting("P1.compensator", 160e5);
-        AtHand pump = new AtHand("P1.compensator", "G1", deadhead, Optional.empty());
+        AtHand pump = new AtHand("P1.compensator", "G1", deadhead, Slope.ofData(20e5));
         watch.seek(new Sought("set", Map.of(), 0, Optional.of(pump), false));
         assertThat(watch.holders()).as("nothing seen").isEmpty();
         see(6, t -> 120, t -> 11.5, OptionalDouble.empty());

@@ -7,6 +7,7 @@ import static earlygate.quantity.Si.BAR;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import earlygate.judge.Slope;
 import earlygate.judge.Watch;
 import earlygate.unit.ElectricMotor;
 import earlygate.unit.PowerUnit;
@@ -59,7 +60,7 @@ class RigTest {
         Situation deadhead = Situation.AS_THE_FILE.withSetting("P1.compensator", held);
         Watch watch = new Watch(unit);
         watch.seek(new Watch.Sought(
-                "RV1", Map.of(), 0, Optional.of(new Watch.AtHand("RV1", "G1", deadhead, Optional.empty())), true));
+                "RV1", Map.of(), 0, Optional.of(new Watch.AtHand("RV1", "G1", deadhead, Slope.ofData(20e5))), true));
         see(rig, watch, 8);
         int turns = 0;
         while (!watch.cracks().found()) {

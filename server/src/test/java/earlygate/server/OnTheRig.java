@@ -3,12 +3,16 @@ package earlygate.server;
 import static earlygate.server.Server.object;
 import static org.assertj.core.api.Assertions.assertThat;
 
+import earlygate.server.words.Words;
 import java.util.Map;
+import java.util.Set;
+import java.util.TreeSet;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ObjectNode;
 
 /** Works the practice rig's handles and takes what its instruments show. */
 final class OnTheRig extends Walker {
+    private final Set<String> held = new TreeSet<>();
     private JsonNode live;
 
     OnTheRig(Server server, ObjectNode start) {
@@ -144,6 +148,7 @@ final class OnTheRig extends Walker {
                             .put("instrument", expect.get("testPoint").asString()));
             if (answer.status() == 200) {
                 view = answer.json();
+                holds(step);
                 return;
             }
             if (answer.problem().contains("stands still")) {
@@ -155,6 +160,29 @@ final class OnTheRig extends Walker {
         }
         throw new AssertionError(
                 "Never settles: " + expect + " in " + step.get("action").asString());
+    }
+
+    /** A screw that brought its own reading right has the gauge by what the live picture says, or may have. */
+    private void holds(JsonNode step) {
+        look();
+        JsonNode now = live.get("held");
+        boolean right = step.get("kind").asString().equals("set")
+                && step.path("goalMinus").asString("").isEmpty()
+                && view.get("readings")
+                        .valueStream()
+                        .allMatch(r -> r.get("grade").asString().equals("pass"));
+        if (right && now.isObject()) {
+            String own = Words.settingName(step.get("setting").asString());
+            assertThat(now.get("by").valueStream().map(JsonNode::asString))
+                    .as("%s of run %d", step.get("action"), run)
+                    .contains(own);
+            held.add(own);
+        }
+    }
+
+    /** The screws that were said to have their gauge when it read right. */
+    Set<String> held() {
+        return held;
     }
 
     /**

@@ -16,25 +16,6 @@ import tools.jackson.databind.JsonNode;
 
 /** What a schema can't say of a unit file: names that must exist, exist once, and numbers that must be in order. */
 final class References {
-    /** Keys of components that name a line. */
-    private static final List<String> LINE_KEYS = List.of(
-            "inlet",
-            "outlet",
-            "a",
-            "b",
-            "out",
-            "pilot",
-            "drain",
-            "caseDrain",
-            "supply",
-            "return",
-            "signal",
-            "portA",
-            "portB",
-            "cap",
-            "rod",
-            "line");
-
     private final JsonNode unit;
     private final List<Problem> problems = new ArrayList<>();
     private final Set<String> lines = new TreeSet<>();
@@ -80,7 +61,7 @@ final class References {
 
     private void components() {
         each("components", (path, c) -> {
-            for (String key : LINE_KEYS) {
+            for (String key : UnitFile.LINE_KEYS) {
                 line(path, c, key);
             }
             same(path, c, "inlet", "outlet");

@@ -20,6 +20,25 @@ import tools.jackson.databind.json.JsonMapper;
 public final class UnitFile {
     public static final String SCHEMA = "/earlygate/unit/file/unit-1.schema.json";
 
+    /** Keys of components that name a line. */
+    public static final List<String> LINE_KEYS = List.of(
+            "inlet",
+            "outlet",
+            "a",
+            "b",
+            "out",
+            "pilot",
+            "drain",
+            "caseDrain",
+            "supply",
+            "return",
+            "signal",
+            "portA",
+            "portB",
+            "cap",
+            "rod",
+            "line");
+
     private static final JsonMapper JSON = JsonMapper.builder()
             .enable(StreamReadFeature.STRICT_DUPLICATE_DETECTION)
             .build();

@@ -1,31 +1,27 @@
-package earlygate.pattern;
+package earlygate.drawing;
 
 import java.util.ArrayList;
 import java.util.List;
 import java.util.OptionalDouble;
-import tools.jackson.databind.node.JsonNodeFactory;
 import tools.jackson.databind.node.ObjectNode;
 
-/** A unit file while a pattern draws it. */
-final class Draft {
+/** A unit file while it is drawn. */
+public final class Draft {
     private static final double[] GAUGES = {25, 40, 60, 100, 160, 250, 400, 600};
 
-    private final ObjectNode unit = JsonNodeFactory.instance.objectNode();
+    private final ObjectNode unit;
     private final List<String> assumed = new ArrayList<>();
 
-    Draft(Answers a, double grade, double low, double high, double tankL) {
-        unit.put("format", "early-gate/unit/1").put("tag", a.tag()).put("name", a.name());
-        unit.putObject("display").put("pressure", "bar").put("flow", "L/min").put("temperature", "C");
-        Part fluid = new Part(unit.putObject("fluid"), "fluid", assumed);
-        double viscosity = a.asked("oil").orElse(grade);
-        fluid.set("name", "ISO VG " + Math.round(viscosity))
-                .answered("viscosity40", a.asked("oil"), grade)
-                .assume("viscosityIndex", 100);
-        fluid.assume("bandC", low, high);
-        fluid.answered("tankL", a.asked("tank"), tankL);
+    /** Draws on this very unit. */
+    public Draft(ObjectNode unit) {
+        this.unit = unit;
         for (String list : List.of("lines", "components", "testPoints", "targets", "work")) {
-            unit.putArray(list);
+            unit.withArray(list);
         }
+    }
+
+    public Part fluid() {
+        return new Part(unit.withObject("fluid"), "fluid", assumed);
     }
 
     private Part entry(String list, String id) {
@@ -33,7 +29,7 @@ final class Draft {
         return new Part(node, list + "." + id, assumed);
     }
 
-    void line(String id, String name, double rating, double volumeL) {
+    public void line(String id, String name, double rating, double volumeL) {
         entry("lines", id)
                 .set("id", id)
                 .set("name", name)
@@ -42,17 +38,17 @@ final class Draft {
     }
 
     /** As weak as its pump, where nobody says that some part of it is weaker. */
-    void line(String id, String name, OptionalDouble rating, double pumps, double volumeL) {
+    public void line(String id, String name, OptionalDouble rating, double pumps, double volumeL) {
         Part line = entry("lines", id).set("id", id).set("name", name);
         line.answered("ratingBar", rating, pumps).assume("volumeL", volumeL);
     }
 
-    Part part(String id, String type) {
+    public Part part(String id, String type) {
         return entry("components", id).set("id", id).set("type", type);
     }
 
     /** @param tolerance empty for the usual one */
-    void target(String setting, double bar, OptionalDouble tolerance, String defined) {
+    public void target(String setting, double bar, OptionalDouble tolerance, String defined) {
         Part target = entry("targets", setting).set("setting", setting).set("pressureBar", bar);
         tolerance.ifPresent(t -> target.set("toleranceBar", t));
         if (!defined.isEmpty()) {
@@ -61,11 +57,11 @@ final class Draft {
     }
 
     /** A gauge that shows up to a third more than what comes on its line. */
-    void gauge(String id, String line, OptionalDouble range, double top) {
+    public void gauge(String id, String line, OptionalDouble range, double top) {
         fineGauge(id, line, range, top, 0.6);
     }
 
-    void fineGauge(String id, String line, OptionalDouble range, double top, double accuracyClass) {
+    public void fineGauge(String id, String line, OptionalDouble range, double top, double accuracyClass) {
         double fits = GAUGES[GAUGES.length - 1];
         for (int i = GAUGES.length - 1; i >= 0 && GAUGES[i] >= 1.3 * top; i--) {
             fits = GAUGES[i];
@@ -74,7 +70,7 @@ final class Draft {
         gauge.answered("rangeBar", range, fits).assume("class", accuracyClass).set("reads", "bar");
     }
 
-    void work(String id, String name, String line, double bar, double lpm) {
+    public void work(String id, String name, String line, double bar, double lpm) {
         entry("work", id)
                 .set("id", id)
                 .set("name", name)
@@ -83,7 +79,16 @@ final class Draft {
                 .set("flowLpm", lpm);
     }
 
-    Pattern.Sheet sheet() {
-        return new Pattern.Sheet(unit, List.copyOf(assumed));
+    public ObjectNode unit() {
+        return unit;
+    }
+
+    void assumed(String place) {
+        assumed.add(place);
+    }
+
+    /** Places that hold a rule of thumb, as {@code components.RV1.overrideBar}. */
+    public List<String> assumed() {
+        return List.copyOf(assumed);
     }
 }

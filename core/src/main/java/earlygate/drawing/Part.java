@@ -1,4 +1,4 @@
-package earlygate.pattern;
+package earlygate.drawing;
 
 import java.util.List;
 import java.util.OptionalDouble;
@@ -6,7 +6,7 @@ import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
 
 /** An entry of a unit file while it is drawn; what nobody has said of it is noted. */
-final class Part {
+public final class Part {
     private final ObjectNode node;
     private final String path;
     private final List<String> assumed;
@@ -17,12 +17,12 @@ final class Part {
         this.assumed = assumed;
     }
 
-    Part set(String key, String text) {
+    public Part set(String key, String text) {
         node.put(key, text);
         return this;
     }
 
-    Part set(String key, double value) {
+    public Part set(String key, double value) {
         if (value == Math.rint(value) && Math.abs(value) < 1e9) {
             node.put(key, (long) value);
         } else {
@@ -31,36 +31,36 @@ final class Part {
         return this;
     }
 
-    Part set(String key, boolean value) {
+    public Part set(String key, boolean value) {
         node.put(key, value);
         return this;
     }
 
-    Part assume(String key, double value) {
+    public Part assume(String key, double value) {
         assumed.add(path + "." + key);
         return set(key, value);
     }
 
-    Part assume(String key, double low, double high) {
+    public Part assume(String key, double low, double high) {
         assumed.add(path + "." + key);
         node.putArray(key).add(low).add(high);
         return this;
     }
 
     /** As answered, or else assumed. */
-    Part answered(String key, OptionalDouble answer, double otherwise) {
+    public Part answered(String key, OptionalDouble answer, double otherwise) {
         return answer.isPresent() ? set(key, answer.getAsDouble()) : assume(key, otherwise);
     }
 
-    Part group(String key) {
+    public Part group(String key) {
         return new Part(node.putObject(key), path + "." + key, assumed);
     }
 
-    ArrayNode list(String key) {
+    public ArrayNode list(String key) {
         return node.putArray(key);
     }
 
-    ObjectNode node() {
+    public ObjectNode node() {
         return node;
     }
 }
