@@ -62,6 +62,15 @@ const choice = {
   content: { checkedBackground: 'var(--gate)' },
 }
 
+/** What was done is told on the page's own paper. */
+const told = {
+  background: 'var(--card)',
+  borderColor: 'var(--water)',
+  color: 'var(--ink)',
+  detailColor: 'var(--ink)',
+  closeButton: { hoverBackground: 'var(--gate-soft)', focusRing: { color: 'var(--gold)', shadow: 'none' } },
+}
+
 const preset = definePreset(Aura, {
   semantic: {
     primary: green,
@@ -78,6 +87,7 @@ const preset = definePreset(Aura, {
     checkbox: { root: { width: '28px', height: '28px' }, icon: { size: '18px' } },
     radiobutton: { root: { width: '28px', height: '28px' }, icon: { size: '14px' } },
     slider: { handle: { width: '28px', height: '28px', content: { width: '20px', height: '20px' } } },
+    toast: { colorScheme: { light: { info: told }, dark: { info: told } } },
     togglebutton: { colorScheme: { light: choice, dark: choice } },
     panel: {
       root: { background: 'transparent', borderColor: 'var(--rule)', color: 'inherit' },

@@ -14,6 +14,8 @@ import { usePanning } from './usePanning'
 import { useZoom } from './useZoom'
 import { reach } from './ports'
 import { SYMBOLS } from './symbols/paths'
+import './symbols/symbols.css'
+import type { Pointed } from './pointed'
 
 const props = defineProps<{
   unit: UnitFile
@@ -23,10 +25,10 @@ const props = defineProps<{
   positions?: Record<string, string>
   /** parts and lines that something is wrong with */
   faults?: string[]
-  /** parts can be chosen */
+  /** parts, gauges and lines can be pointed at */
   editable?: boolean
 }>()
-const emit = defineEmits<{ chosen: [id: string] }>()
+const emit = defineEmits<{ pointed: [at: Pointed] }>()
 
 const display = useDisplay()
 const picture = ref<SVGSVGElement>()
@@ -75,8 +77,25 @@ function noteY(p: Part): number {
   return isDriver(p.component) ? 64 : p.component.type === 'pump' ? 22 : 10
 }
 
-function choose(id: string) {
-  if (props.editable) emit('chosen', id)
+const NAMES = { line: 'circuit.circuit.line', part: 'circuit.circuit.part', gauge: 'circuit.circuit.gauge' } as const
+
+/** What makes a part of the picture something that a hand or a key can point at. */
+function open(kind: Pointed['kind'], id: string) {
+  if (!props.editable) return {}
+  const point = () => emit('pointed', { kind, id })
+  return {
+    class: 'open',
+    tabindex: 0,
+    role: 'button',
+    'aria-label': say(NAMES[kind], id),
+    onClick: point,
+    onKeydown: (e: KeyboardEvent) => {
+      if (e.key !== 'Enter' && e.key !== ' ') return
+      // What opens takes the focus; the same key must not press a button there.
+      e.preventDefault()
+      point()
+    },
+  }
 }
 </script>
 
@@ -93,7 +112,13 @@ function choose(id: string) {
       <g v-for="s in drawing.shafts" :key="s.x1">
         <path :d="`M ${s.x1} ${s.y - 4} H ${s.x2} M ${s.x1} ${s.y + 4} H ${s.x2}`" class="line" />
       </g>
-      <g v-for="r in drawing.rails" :key="r.line" :class="{ fault: faults?.includes(r.line) }">
+      <g
+        v-for="r in drawing.rails"
+        :key="r.line"
+        :class="['rail', { current: isCurrent(r.line), fault: faults?.includes(r.line) }]"
+        v-bind="open('line', r.line)"
+      >
+        <path v-if="editable" :d="`M ${r.thinX1 - 28} ${r.y} H ${r.thinX2}`" class="rail-touch" />
         <path v-if="r.thinX1 < r.x1 || r.thinX2 > r.x2" :d="`M ${r.thinX1} ${r.y} H ${r.thinX2}`" class="pilot" />
         <path :d="`M ${r.x1} ${r.y} H ${r.x2}`" :class="['wire', { under: under(r.line) }]" :style="{ strokeWidth: thickness(r.line) }" />
         <text :x="r.thinX1 - 4" :y="r.y - 8" class="value" text-anchor="end">{{ r.line }}</text>
@@ -105,8 +130,9 @@ function choose(id: string) {
         v-for="g in drawing.gauges"
         :key="g.id"
         :class="['gauge', { current: isCurrent(g.id), fault: faults?.includes(g.id) }]"
-        @click="choose(g.id)"
+        v-bind="open('gauge', g.id)"
       >
+        <rect v-if="editable" :x="g.x - 20" :y="g.y - 20" width="110" height="42" class="touch" />
         <path :d="`M ${g.x} ${g.wire.y1} V ${g.wire.y2}`" class="line" />
         <circle :cx="g.x" :cy="g.wire.y2" r="3.5" class="dot" />
         <circle :cx="g.x" :cy="g.y" r="16" class="body" />
@@ -117,12 +143,8 @@ function choose(id: string) {
       <g
         v-for="p in drawing.parts"
         :key="p.component.id"
-        :class="['part', { current: isCurrent(p.component.id), fault: faults?.includes(p.component.id), open: editable }]"
-        :tabindex="editable ? 0 : undefined"
-        :role="editable ? 'button' : undefined"
-        :aria-label="editable ? say('circuit.circuit.edit', p.component.id) : undefined"
-        @click="choose(p.component.id)"
-        @keydown.enter="choose(p.component.id)"
+        :class="['part', { current: isCurrent(p.component.id), fault: faults?.includes(p.component.id) }]"
+        v-bind="open('part', p.component.id)"
       >
         <g v-for="(w, i) in p.wires" :key="i">
           <path
@@ -156,75 +178,25 @@ function choose(id: string) {
   cursor: grab;
   touch-action: none;
 }
-.circuit :deep(.wire),
-.wire {
-  fill: none;
-  stroke: var(--ink);
-  stroke-width: 2;
-}
-.circuit :deep(.under),
-.under {
-  stroke: var(--water);
-}
-.circuit :deep(.body) {
-  fill: var(--card);
-  stroke: var(--ink);
-  stroke-width: 2;
-}
-.circuit :deep(.hollow) {
-  fill: none;
-  stroke: var(--ink);
-  stroke-width: 1.4;
-}
-.current :deep(.body) {
-  stroke: var(--gold);
-  stroke-width: 5;
-}
-.fault :deep(.body),
-.fault .wire {
-  stroke: var(--stop);
-  stroke-width: 4;
-  stroke-dasharray: 5 3;
-}
-.circuit :deep(.line) {
-  fill: none;
-  stroke: var(--ink);
-  stroke-width: 1.8;
-}
-.circuit :deep(.solid),
-.dot {
-  fill: var(--ink);
-}
-.circuit :deep(.pilot),
-.pilot {
-  fill: none;
-  stroke: var(--gate);
-  stroke-width: 1.5;
-  stroke-dasharray: 6 4;
-}
-.circuit :deep(text) {
-  fill: var(--ink);
-  font-size: 14px;
-}
-.name {
-  font-weight: 700;
-}
-.circuit .note {
-  fill: var(--quiet);
-}
-.circuit .value {
-  fill: var(--water);
-  font-weight: 600;
-}
-.circuit :deep(.letter) {
-  text-anchor: middle;
-  font-weight: 700;
-  font-size: 18px;
-}
 .touch {
   fill: transparent;
 }
+.rail-touch {
+  fill: none;
+  stroke: transparent;
+  stroke-width: 30;
+}
 .open {
   cursor: pointer;
+}
+.open:focus-visible {
+  outline: none;
+}
+.open:focus-visible .touch {
+  stroke: var(--gold);
+  stroke-width: 3;
+}
+.open:focus-visible .rail-touch {
+  stroke: var(--gold-soft);
 }
 </style>

@@ -39,4 +39,7 @@ function undo(message: ToastMessageOptions) {
   flex: 1;
   font-size: 16px;
 }
+.told button {
+  flex: none;
+}
 </style>

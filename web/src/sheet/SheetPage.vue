@@ -6,20 +6,16 @@ import Button from 'primevue/button'
 import { computed, ref } from 'vue'
 import { useRoute } from 'vue-router'
 import { asRefused, Refused, type Schema } from '../api/client'
-import Circuit from '../circuit/Circuit.vue'
-import CircuitTools from '../circuit/CircuitTools.vue'
-import { layout } from '../circuit/layout'
 import Problems from '../display/Problems.vue'
-import Staff from '../staff/Staff.vue'
+import CircuitTab from './CircuitTab.vue'
 import ClashPanel from './ClashPanel.vue'
 import Findings from './Findings.vue'
-import { faultsOf, follow } from './suggestions'
+import { follow } from './suggestions'
 import MissingList from './MissingList.vue'
 import PartsEditor from './PartsEditor.vue'
 import RevisionList from './RevisionList.vue'
 import SheetFiles from './SheetFiles.vue'
 import SheetTabs from './SheetTabs.vue'
-import SituationBar from './SituationBar.vue'
 import TargetTable from './TargetTable.vue'
 import type { SheetTab } from './tabs'
 import { useUndoKeys } from './undoKeys'
@@ -51,7 +47,6 @@ const {
 const chosen = ref(String(useRoute().query.part ?? ''))
 const tab = ref<SheetTab>(chosen.value ? 'parts' : 'circuit')
 const by = ref(localStorage.getItem('name') ?? '')
-const drawing = ref<InstanceType<typeof Circuit>>()
 
 const problem = computed(() => {
   const r = refused.value
@@ -59,11 +54,6 @@ const problem = computed(() => {
   if (r?.status === 422) return new Refused(say('sheet.sheetPage.before-it-can-be'), r.places, r.status)
   return r ?? (loadError.value ? asRefused(loadError.value) : null)
 })
-const wide = computed(() => (draft.value ? layout(draft.value).width > 1000 : false))
-const faults = computed(() =>
-  faultsOf(draft.value, refused.value ? [] : (answer.value?.ladder.findings ?? []), refused.value?.places ?? []),
-)
-
 function take(suggestion: Schema['SuggestionView']) {
   if (draft.value) follow(draft.value, suggestion)
 }
@@ -107,44 +97,19 @@ useUndoKeys(undo, redo)
   <ClashPanel v-if="clash" :clash="clash" @merge="merge" />
   <template v-if="draft">
     <h1 class="heading">{{ say('sheet.sheetPage.target-sheet-revision', tag, draft.name, base?.revision) }}</h1>
-    <SituationBar v-if="tab === 'circuit'" v-model="whatIf" :unit="draft" :steady="answer?.steady" />
-    <div v-if="tab === 'circuit'" :class="['page', { wide }]">
-      <section class="card drawing">
-        <Circuit
-          ref="drawing"
-          :unit="draft"
-          :steady="refused ? undefined : answer?.steady"
-          :positions="whatIf.positions"
-          :faults="faults"
-          editable
-          @chosen="edit"
-        />
-        <div class="under">
-          <span class="quiet small">{{
-            say(
-              'sheet.sheetPage.drawing-sheet-revision-thicker',
-              (draft.drawing as { number?: string } | undefined)?.number ?? say('sheet.sheetPage.not-given'),
-              base?.revision,
-            )
-          }}</span>
-          <span class="gap"></span>
-          <CircuitTools v-if="drawing" :of="drawing" :name="tag" />
-        </div>
-        <p v-for="w in answer?.steady.warnings" :key="w" class="warning">▲ {{ w }}</p>
-      </section>
-      <section class="side">
-        <div class="staffs">
-          <Staff
-            v-for="s in answer?.staffs"
-            :key="s.line"
-            :staff="s"
-            :tall="wide ? 360 : 440"
-            :live="refused ? undefined : answer?.steady.lines[s.line]?.pressureBar"
-          />
-        </div>
-        <Findings v-if="answer" :findings="answer.ladder.findings" :tag="tag" :accepted="base?.accepted" @take="take" @accepted="noted" />
-      </section>
-    </div>
+    <CircuitTab
+      v-if="tab === 'circuit'"
+      v-model:unit="draft"
+      v-model:unconfirmed="unconfirmed"
+      v-model:what-if="whatIf"
+      :tag="tag"
+      :base="base"
+      :answer="answer"
+      :refused="refused"
+      @take="take"
+      @accepted="noted"
+      @fields="edit"
+    />
     <PartsEditor
       v-else-if="tab === 'parts'"
       v-model:unit="draft"
@@ -189,47 +154,9 @@ useUndoKeys(undo, redo)
 .name {
   width: 130px;
 }
-.page {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr) 400px;
-  gap: 12px;
-  margin-top: 10px;
-}
-.page.wide {
-  grid-template-columns: minmax(0, 1fr);
-}
-.drawing :deep(.circuit) {
-  max-height: max(420px, calc(100dvh - 340px));
-}
-.drawing {
-  padding: 4px 10px;
-  align-self: start;
-}
-.under {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 10px;
-  align-items: center;
-  margin-top: 8px;
-}
-.warning {
-  font-weight: 600;
-}
-.side,
-.staffs {
-  display: grid;
-  gap: 12px;
-  align-content: start;
-}
-.wide .staffs {
-  grid-template-columns: repeat(auto-fill, minmax(300px, 1fr));
-}
 .targets {
   display: grid;
   gap: 14px;
-}
-.staffs :deep(.staff) {
-  max-height: 440px;
 }
 @media not print {
   .heading {
@@ -238,11 +165,6 @@ useUndoKeys(undo, redo)
     height: 1px;
     overflow: hidden;
     clip-path: inset(50%);
-  }
-}
-@media (max-width: 980px) {
-  .page {
-    grid-template-columns: 1fr;
   }
 }
 </style>

@@ -2,6 +2,7 @@
 import { BEGIN } from './begin'
 import { INSTRUMENTS } from './instruments'
 import { PLAN } from './plan'
+import { POINTING } from './pointing'
 import { RECKON } from './reckon'
 import { RECORD } from './record'
 import { RUN } from './run'
@@ -11,7 +12,18 @@ import { SHARED } from './shared'
 
 export { FIELDS } from './fields'
 
-export const WORDS = { ...BEGIN, ...INSTRUMENTS, ...PLAN, ...RECKON, ...RECORD, ...RUN, ...SHEET, ...UNITS, ...SHARED } as const
+export const WORDS = {
+  ...BEGIN,
+  ...INSTRUMENTS,
+  ...PLAN,
+  ...POINTING,
+  ...RECKON,
+  ...RECORD,
+  ...RUN,
+  ...SHEET,
+  ...UNITS,
+  ...SHARED,
+} as const
 
 export type Word = keyof typeof WORDS
 

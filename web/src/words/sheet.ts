@@ -104,7 +104,7 @@ export const SHEET = {
   'sheet.sheetPage.bill-of-settings-as': 'Bill of settings as CSV',
   'sheet.sheetPage.circuit': 'Circuit',
   'sheet.sheetPage.drawing-sheet-revision-thicker':
-    'drawing {0}, sheet revision {1}; thicker and blue is under pressure; tap a symbol to edit it',
+    'drawing {0}, sheet revision {1}; thicker and blue is under pressure; tap a line or a symbol to change it',
   'sheet.sheetPage.not-given': 'not given',
   'sheet.sheetPage.not-saved-yet': 'not saved yet',
   'sheet.sheetPage.parts': 'Parts',

@@ -15,9 +15,6 @@ public final class Draft {
     /** Draws on this very unit. */
     public Draft(ObjectNode unit) {
         this.unit = unit;
-        for (String list : List.of("lines", "components", "testPoints", "targets", "work")) {
-            unit.withArray(list);
-        }
     }
 
     public Part fluid() {

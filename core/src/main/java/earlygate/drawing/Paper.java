@@ -45,7 +45,7 @@ final class Paper {
     }
 
     Stream<ObjectNode> all(String list) {
-        return unit.withArray(list).valueStream().filter(JsonNode::isObject).map(ObjectNode.class::cast);
+        return unit.path(list).valueStream().filter(JsonNode::isObject).map(ObjectNode.class::cast);
     }
 
     Optional<ObjectNode> find(String list, String id) {
@@ -149,6 +149,13 @@ final class Paper {
                         || t.path("driver").asString("").equals(part));
     }
 
+    /** @return whether there was one of this name */
+    boolean rubOutGauge(String id) {
+        boolean there = find("testPoints", id).isPresent();
+        drop("testPoints", t -> id(t).equals(id));
+        return there;
+    }
+
     static boolean isOf(String part, String setting) {
         return setting.equals(part)
                 || Control.in(setting).filter(c -> c.part().equals(part)).isPresent();
@@ -170,7 +177,7 @@ final class Paper {
     }
 
     private void drop(String list, Predicate<ObjectNode> which) {
-        for (Iterator<JsonNode> i = unit.withArray(list).iterator(); i.hasNext(); ) {
+        for (Iterator<JsonNode> i = unit.path(list).iterator(); i.hasNext(); ) {
             JsonNode n = i.next();
             if (n instanceof ObjectNode o && which.test(o)) {
                 gone.add(list.equals("targets") ? "targets." + n.path("setting").asString("") : list + "." + id(n));

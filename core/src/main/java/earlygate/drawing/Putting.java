@@ -25,15 +25,21 @@ final class Putting {
         if (line.equals(Line.TANK)) {
             throw NotDrawn.of("drawing.on-tank", type);
         }
+        if (NewPart.of(type).flatMap(NewPart::behind).isPresent()) {
+            return leadingOn(type, line, bar);
+        }
         String made = switch (type) {
             case "gauge" -> gauge(line);
             case "work" -> work(line, needed(type, bar));
             case "pump" -> pump(line);
             case "directional-valve" -> directional(line);
             case "section" -> section(line);
-            default -> part(type, line, bar);
+            default -> part(type, line, Line.TANK, bar);
         };
-        return new Made(made, Reason.of("drawing.put").name("id", made).name("line", line));
+        Reason said = Reason.of(type.equals("work") ? "drawing.work" : "drawing.put")
+                .name("id", made)
+                .name("line", line);
+        return new Made(made, said);
     }
 
     private static double needed(String type, OptionalDouble bar) {
@@ -44,13 +50,25 @@ final class Putting {
         return NewPart.of(type).orElseThrow(() -> NotDrawn.of("drawing.unknown-kind", type));
     }
 
-    private String part(String type, String line, OptionalDouble bar) {
+    private Made leadingOn(String type, String line, OptionalDouble bar) {
+        NewPart kind = kind(type);
+        if (kind.set()) {
+            needed(type, bar);
+        }
+        String to = paper.lineBehind(kind.behind().orElseThrow(), line, paper.numbered(kind.prefix()));
+        String made = part(type, line, to, bar);
+        return new Made(
+                made,
+                Reason.of("drawing.put-behind")
+                        .name("id", made)
+                        .name("line", line)
+                        .name("to", to));
+    }
+
+    private String part(String type, String line, String to, OptionalDouble bar) {
         NewPart kind = kind(type);
         String id = paper.numbered(kind.prefix());
-        double pressure = kind.set() ? needed(type, bar) : 0;
-        String to =
-                kind.behind().map(letter -> paper.lineBehind(letter, line, id)).orElse(Line.TANK);
-        draw(kind, type, id, line, to, pressure);
+        draw(kind, type, id, line, to, kind.set() ? needed(type, bar) : 0);
         return id;
     }
 

@@ -98,7 +98,7 @@ public final class Redraw {
             return move(m);
         }
         if (change instanceof Change.Remove r) {
-            return remove(part(r.part()), r.join());
+            return paper.rubOutGauge(r.part()) ? new Made("", removed(r.part())) : remove(part(r.part()), r.join());
         }
         if (change instanceof Change.Merge m) {
             return merge(line(m.line()), line(m.into()));
@@ -180,7 +180,11 @@ public final class Redraw {
         } else {
             paper.rubOutLoose();
         }
-        return new Made(join ? before : "", Reason.of("drawing.removed").name("id", id));
+        return new Made(join ? before : "", removed(id));
+    }
+
+    private static Reason removed(String id) {
+        return Reason.of("drawing.removed").name("id", id);
     }
 
     /** What stood between the two stands on neither then, and goes. */

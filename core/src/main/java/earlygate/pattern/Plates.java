@@ -106,6 +106,8 @@ final class Plates {
         ObjectNode unit = JsonNodeFactory.instance.objectNode();
         unit.put("format", "early-gate/unit/1").put("tag", a.tag()).put("name", a.name());
         unit.putObject("display").put("pressure", "bar").put("flow", "L/min").put("temperature", "C");
+        unit.putObject("fluid");
+        List.of("lines", "components", "testPoints", "targets", "work").forEach(unit::putArray);
         Draft draft = new Draft(unit);
         double viscosity = a.asked("oil").orElse(grade);
         draft.fluid()

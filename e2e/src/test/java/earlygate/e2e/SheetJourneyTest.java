@@ -155,8 +155,9 @@ class SheetJourneyTest {
         assertThat(page.locator(".gauge").filter(new Locator.FilterOptions().setHasText("GX")))
                 .containsText("0 bar");
         // A symbol leads to its part, by keyboard as well.
-        page.getByLabel("Edit RX").focus();
+        page.getByLabel("Part RX").focus();
         page.keyboard().press("Enter");
+        button(page, "All its fields").click();
         assertThat(page.locator("#entry-RX")).isVisible();
     }
 

@@ -98,4 +98,54 @@ class PatternsTest extends OnAServer {
         assertThat(nobody.problem()).contains("steam");
         assertThat(server.post("/api/patterns/fixed-pump", object()).status()).isEqualTo(200);
     }
+
+    private static ObjectNode redraw(JsonNode unit, Map<String, String> change) {
+        ObjectNode request = object();
+        request.set("unit", unit);
+        request.putArray("unconfirmed").add("components.RV1.overrideBar");
+        change.forEach(request.putObject("change")::put);
+        return request;
+    }
+
+    /** Whatever is pointed out comes back as a whole unit file, or as a reason; nothing is kept by the server. */
+    @Test
+    void whatIsPointedOutIsDrawn() {
+        JsonNode unit = server.get("/api/units/LG-07").json().get("document");
+        ObjectNode put = redraw(unit, Map.of("kind", "put", "subject", "P", "type", "reducing-valve"));
+        ((ObjectNode) put.get("change")).put("bar", 60);
+        JsonNode drawn = server.post("/api/calc/redraw", put).json();
+        assertThat(drawn.get("made").asString()).isEqualTo("RD1");
+        assertThat(drawn.get("said").asString()).isEqualTo("RD1 is on P now; the line behind it is R.");
+        assertThat(drawn.get("unconfirmed").toString())
+                .contains("components.RV1.overrideBar", "components.RD1.settingBar", "lines.R.ratingBar");
+        Answer out = server.post(
+                "/api/calc/redraw", redraw(drawn.get("document"), Map.of("kind", "remove", "subject", "RD1")));
+        assertThat(out.json().get("document")).isEqualTo(unit);
+        assertThat(out.json().get("gone").toString()).contains("RD1", "R");
+        assertThat(server.get("/api/units/LG-07").json().get("document")).isEqualTo(unit);
+    }
+
+    @Test
+    void whatCantBePointedOutIsSaid() {
+        JsonNode unit = server.get("/api/units/LG-07").json().get("document");
+        refused(redraw(unit, Map.of("kind", "put", "subject", "P", "type", "relief-valve")), "At what pressure?");
+        refused(redraw(unit, Map.of("kind", "paint", "subject", "P")), "\"paint\" is no change of a drawing");
+        refused(redraw(unit, Map.of("kind", "rename", "subject", "P1", "to", "RV1")), "RV1 is another thing's name");
+        refused(redraw(unit, Map.of()), "is no change of a drawing");
+        ObjectNode high = redraw(unit, Map.of("kind", "put", "subject", "P", "type", "relief-valve"));
+        ((ObjectNode) high.get("change")).put("bar", -3);
+        refused(high, "-3.0 bar can't be: give more than 0 and at most 1000 bar");
+        ObjectNode none = object();
+        none.set("unit", unit);
+        refused(none, "Say what is changed");
+        refused(
+                redraw(object().put("x", "LG-07").get("x"), Map.of("kind", "remove", "subject", "P1")),
+                "Send the unit file");
+    }
+
+    private void refused(ObjectNode request, String why) {
+        Answer answer = server.post("/api/calc/redraw", request);
+        assertThat(answer.status()).as(answer.problem()).isEqualTo(422);
+        assertThat(answer.problem()).contains(why);
+    }
 }

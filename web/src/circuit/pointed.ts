@@ -1,0 +1,5 @@
+/** What a hand points at on a drawing. */
+export interface Pointed {
+  kind: 'line' | 'part' | 'gauge'
+  id: string
+}

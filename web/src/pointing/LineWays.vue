@@ -1,0 +1,125 @@
+<script setup lang="ts">
+import Button from 'primevue/button'
+import Checkbox from 'primevue/checkbox'
+import Select from 'primevue/select'
+import { computed, ref, watch } from 'vue'
+import type { UnitFile } from '../units/unitFile'
+import { say } from '../words'
+import { couldBeBehind, INTO, isSet, LEADS_ON, linesOf, PUT } from './circuit'
+import KindButton from './KindButton.vue'
+import PressureAsked from './PressureAsked.vue'
+import RenameRow from './RenameRow.vue'
+import type { Change } from './useRedraw'
+
+/** What can be done to a line: a part on it, a part into it, another name, one line with another. */
+const props = defineProps<{ unit: UnitFile; line: string }>()
+const emit = defineEmits<{ change: [change: Change] }>()
+
+const put = ref('')
+const into = ref('')
+const behind = ref<string[]>([])
+const other = ref('')
+watch(
+  () => props.line,
+  () => {
+    put.value = into.value = other.value = ''
+    behind.value = []
+  },
+)
+
+const ends = computed(() => couldBeBehind(props.unit, props.line))
+const others = computed(() => linesOf(props.unit, [props.line]))
+/** A section hangs on the signal of a pump that senses the load. */
+const leadsOn = computed(() => LEADS_ON.filter((t) => t !== 'section' || props.unit.components.some((c) => c.loadSense)))
+
+function choose(type: string) {
+  into.value = ''
+  if (isSet(type)) put.value = put.value === type ? '' : type
+  else emit('change', { kind: 'put', subject: props.line, type })
+}
+
+function split(bar?: number) {
+  emit('change', { kind: 'split', subject: props.line, type: into.value, behind: behind.value, bar })
+}
+</script>
+
+<template>
+  <h3>{{ say('pointing.line.put-on', line) }}</h3>
+  <div class="kinds">
+    <KindButton v-for="t in PUT" :key="t" :type="t" :chosen="put === t" @click="choose(t)" />
+  </div>
+  <PressureAsked
+    v-if="(PUT as readonly string[]).includes(put)"
+    :key="put"
+    :type="put"
+    :label="say('pointing.line.put-it-on', line)"
+    @given="(bar) => emit('change', { kind: 'put', subject: line, type: put, bar })"
+  />
+  <h3>{{ say('pointing.line.leads-on') }}</h3>
+  <div class="kinds">
+    <KindButton v-for="t in leadsOn" :key="t" :type="t" :chosen="put === t" @click="choose(t)" />
+  </div>
+  <PressureAsked
+    v-if="(LEADS_ON as readonly string[]).includes(put)"
+    :key="put"
+    :type="put"
+    :label="say('pointing.line.put-it-on', line)"
+    @given="(bar) => emit('change', { kind: 'put', subject: line, type: put, bar })"
+  />
+  <template v-if="ends.length > 1">
+    <h3>{{ say('pointing.line.into', line) }}</h3>
+    <div class="kinds">
+      <KindButton v-for="t in INTO" :key="t" :type="t" :chosen="into === t" @click="[(into = into === t ? '' : t), (put = '')]" />
+    </div>
+    <div v-if="into" class="behind">
+      <span class="small">{{ say('pointing.line.what-stands-behind') }}</span>
+      <label v-for="e in ends" :key="e.key"><Checkbox v-model="behind" :value="e.key" :input-id="e.key" /> {{ e.label }}</label>
+      <PressureAsked v-if="isSet(into)" :key="into" :type="into" :label="say('pointing.line.put-it-in')" @given="split" />
+      <Button v-else :label="say('pointing.line.put-it-in')" :disabled="!behind.length" @click="split()" />
+    </div>
+  </template>
+  <h3>{{ say('pointing.line.this-line') }}</h3>
+  <RenameRow :id="line" @renamed="(to) => emit('change', { kind: 'rename', subject: line, to })" />
+  <div v-if="others.length" class="row">
+    <Select
+      v-model="other"
+      :options="others"
+      :placeholder="say('pointing.line.another-line')"
+      :aria-label="say('pointing.line.another-line')"
+    />
+    <Button
+      :label="say('pointing.line.make-one')"
+      severity="secondary"
+      outlined
+      :disabled="!other"
+      @click="emit('change', { kind: 'merge', subject: line, to: other })"
+    />
+  </div>
+</template>
+
+<style scoped>
+.kinds {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(104px, 1fr));
+  gap: 8px;
+}
+h3 {
+  margin: 14px 0 6px;
+}
+.behind {
+  display: grid;
+  gap: 10px;
+  padding: 10px 0;
+}
+.behind label {
+  display: flex;
+  gap: 10px;
+  align-items: center;
+  min-height: 40px;
+}
+.row {
+  display: flex;
+  gap: 8px;
+  margin-top: 8px;
+}
+</style>
