@@ -1,5 +1,7 @@
 /** What the keys of the unit file are called on a form. */
 export const FIELDS: Record<string, string> = {
+  a: 'End A',
+  b: 'End B',
   acting: 'Acting',
   lpmPerTurn: 'Flow per turn',
   kwPerTurn: 'Power per turn',

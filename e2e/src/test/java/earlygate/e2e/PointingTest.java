@@ -2,12 +2,17 @@ package earlygate.e2e;
 
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 import static earlygate.e2e.Served.button;
+import static java.nio.charset.StandardCharsets.UTF_8;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.BoundingBox;
+import com.microsoft.playwright.options.FilePayload;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import org.junit.jupiter.api.Test;
 
 /** A circuit changed by pointing at its drawing: nothing is named by hand, nothing is lost, everything can be undone. */
@@ -27,15 +32,25 @@ class PointingTest {
 
     /** The lock gate gets a clamp branch; its plan sets the branch as well. */
     @Test
-    void aBranchIsPutOnAndPlanned() {
-        Page page = Served.open("/unit/LG-07/sheet");
+    void aBranchIsPutOnAndPlanned() throws IOException {
+        Page page = Served.open("/");
+        // A unit of its own: other journeys walk the lock gate as it is.
+        String lock = Files.readString(Path.of("../demo/units/LG-07.json")).replace("\"LG-07\"", "\"PT-30\"");
+        page.locator("input[type=file]")
+                .setInputFiles(new FilePayload("PT-30.json", "application/json", lock.getBytes(UTF_8)));
+        page.getByRole(
+                        AriaRole.LINK,
+                        new Page.GetByRoleOptions().setName("PT-30").setExact(true))
+                .click();
         Locator rail = page.getByLabel("Line P", new Page.GetByLabelOptions().setExact(true));
         // By the mouse: on the line itself, where no part stands.
         assertThat(rail).isVisible();
         BoundingBox box = rail.locator("path").last().boundingBox();
         page.mouse().click(box.x + 0.6 * box.width, box.y + box.height / 2);
         assertThat(drawer(page)).containsText("Line P, pump line");
-        button(page, "reducing valve").click();
+        page.getByLabel("On it, with a new line behind")
+                .getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("reducing valve"))
+                .click();
         assertThat(button(page, "Put it on P")).isDisabled();
         drawer(page).getByLabel("Pressure").fill("2000");
         assertThat(page.getByRole(AriaRole.ALERT)).containsText("2000 is too large; at most 1000 bar");
@@ -50,7 +65,7 @@ class PointingTest {
         button(page, "throttle").click();
         assertThat(part(page, "TV2")).isVisible();
         // A name that is taken is refused with the reason, and the drawing stays.
-        Locator name = drawer(page).getByLabel("Name");
+        Locator name = drawer(page).locator("#pointed-name");
         name.fill("RV1");
         button(page, "Rename").click();
         assertThat(drawer(page)).containsText("RV1 is another thing's name already");
@@ -63,7 +78,7 @@ class PointingTest {
         assertThat(page.getByText("not saved yet")).isHidden();
         page.getByText("Plan", new Page.GetByTextOptions().setExact(true)).click();
         assertThat(page.getByText("RD1").first()).isVisible();
-        assertThat(page.locator("body")).containsText("Bring RD1");
+        assertThat(page.locator("body")).containsText("bring RD1 up from below until GR reads 60 bar");
     }
 
     /** What is taken out takes along what hangs on it, and one tap brings all of it back. */
@@ -81,7 +96,7 @@ class PointingTest {
         assertThat(page.getByText("not saved yet")).isHidden();
         // The branch's load goes to the pump's line: an end chosen among the lines there are.
         point(page, "Part TV2");
-        Served.choose(page, "From line", "P");
+        Served.choose(page, "End A", "P");
         assertThat(page.getByText("TV2 is on P now.")).isVisible();
         button(page, "Undo").first().click();
         assertThat(page.getByText("not saved yet")).isHidden();

@@ -3,8 +3,8 @@ import Button from 'primevue/button'
 import Checkbox from 'primevue/checkbox'
 import Select from 'primevue/select'
 import { computed, ref, watch } from 'vue'
-import type { UnitFile } from '../units/unitFile'
-import { say } from '../words'
+import type { UnitFile } from '../../units/unitFile'
+import { say } from '../../words'
 import { couldBeBehind, INTO, isSet, LEADS_ON, linesOf, PUT } from './circuit'
 import KindButton from './KindButton.vue'
 import PressureAsked from './PressureAsked.vue'
@@ -45,7 +45,7 @@ function split(bar?: number) {
 
 <template>
   <h3>{{ say('pointing.line.put-on', line) }}</h3>
-  <div class="kinds">
+  <div class="kinds" role="group" :aria-label="say('pointing.line.put-on', line)">
     <KindButton v-for="t in PUT" :key="t" :type="t" :chosen="put === t" @click="choose(t)" />
   </div>
   <PressureAsked
@@ -56,7 +56,7 @@ function split(bar?: number) {
     @given="(bar) => emit('change', { kind: 'put', subject: line, type: put, bar })"
   />
   <h3>{{ say('pointing.line.leads-on') }}</h3>
-  <div class="kinds">
+  <div class="kinds" role="group" :aria-label="say('pointing.line.leads-on')">
     <KindButton v-for="t in leadsOn" :key="t" :type="t" :chosen="put === t" @click="choose(t)" />
   </div>
   <PressureAsked
@@ -68,7 +68,7 @@ function split(bar?: number) {
   />
   <template v-if="ends.length > 1">
     <h3>{{ say('pointing.line.into', line) }}</h3>
-    <div class="kinds">
+    <div class="kinds" role="group" :aria-label="say('pointing.line.into', line)">
       <KindButton v-for="t in INTO" :key="t" :type="t" :chosen="into === t" @click="[(into = into === t ? '' : t), (put = '')]" />
     </div>
     <div v-if="into" class="behind">

@@ -1,6 +1,6 @@
-import { isDriver } from '../parts/kinds'
-import { TANK, type UnitComponent, type UnitFile } from '../units/unitFile'
-import { FIELDS } from '../words'
+import { isDriver } from '../../parts/kinds'
+import { TANK, type UnitComponent, type UnitFile } from '../../units/unitFile'
+import { label } from '../fields'
 
 /** Ends of a part by their keys, in the order in which oil goes through it. */
 const ENDS = [
@@ -65,10 +65,6 @@ export interface End {
   key: string
   label: string
   line: string
-}
-
-function label(key: string): string {
-  return (FIELDS as Record<string, string>)[key] ?? key
 }
 
 export function endsOf(c: UnitComponent): End[] {

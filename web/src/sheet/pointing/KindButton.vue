@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import Button from 'primevue/button'
-import { KINDS } from '../parts/kinds'
-import { SYMBOLS } from '../circuit/symbols/paths'
-import '../circuit/symbols/symbols.css'
+import { KINDS } from '../../parts/kinds'
+import { SYMBOLS } from '../../circuit/symbols/paths'
+import '../../circuit/symbols/symbols.css'
 import { kindName } from './circuit'
 
 /** A kind of part by its symbol and its name. */

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import Button from 'primevue/button'
 import { onMounted, ref } from 'vue'
-import NumberField from '../sheet/NumberField.vue'
-import { say } from '../words'
+import NumberField from '../NumberField.vue'
+import { say } from '../../words'
 import { kindName } from './circuit'
 
 /** What the schematic says beside a part's symbol, before it is put in. */

@@ -1,8 +1,8 @@
 import { ref, type Ref } from 'vue'
-import { asRefused, call, type Refused, type Schema } from '../api/client'
-import { useTold } from '../display/told'
-import { copyOf, type UnitFile } from '../units/unitFile'
-import { say } from '../words'
+import { asRefused, call, type Refused, type Schema } from '../../api/client'
+import { useTold } from '../../display/told'
+import { copyOf, type UnitFile } from '../../units/unitFile'
+import { say } from '../../words'
 
 type Asked = Schema['ChangeView']
 export type Change = Pick<Asked, 'kind' | 'subject'> & { [K in keyof Asked]?: Asked[K] | undefined }

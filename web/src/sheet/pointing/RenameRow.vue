@@ -2,7 +2,7 @@
 import Button from 'primevue/button'
 import InputText from 'primevue/inputtext'
 import { ref, watch } from 'vue'
-import { say } from '../words'
+import { say } from '../../words'
 
 const props = defineProps<{ id: string }>()
 const emit = defineEmits<{ renamed: [to: string] }>()

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import Button from 'primevue/button'
 import Select from 'primevue/select'
-import type { UnitFile } from '../units/unitFile'
-import { say } from '../words'
+import type { UnitFile } from '../../units/unitFile'
+import { say } from '../../words'
 import { linesOf } from './circuit'
 import RenameRow from './RenameRow.vue'
 import type { Change } from './useRedraw'
