@@ -84,7 +84,10 @@ const preset = definePreset(Aura, {
       colorScheme: { light: { outlined: { secondary }, text: { secondary } }, dark: { outlined: { secondary }, text: { secondary } } },
     },
     // For a gloved hand.
-    checkbox: { root: { width: '28px', height: '28px' }, icon: { size: '18px' } },
+    checkbox: {
+      root: { width: '28px', height: '28px', disabledBackground: 'var(--board)' },
+      icon: { size: '18px', disabledColor: 'var(--gate)' },
+    },
     radiobutton: { root: { width: '28px', height: '28px' }, icon: { size: '14px' } },
     slider: { handle: { width: '28px', height: '28px', content: { width: '20px', height: '20px' } } },
     toast: { colorScheme: { light: { info: told }, dark: { info: told } } },

@@ -10,6 +10,7 @@ import type { Part } from './drawing'
 import { layout } from './layout'
 import PartSymbol from './PartSymbol.vue'
 import { useNotes } from './useNotes'
+import { useStanding } from './useStanding'
 import { usePanning } from './usePanning'
 import { useZoom } from './useZoom'
 import { reach } from './ports'
@@ -44,6 +45,7 @@ const { viewBox, zoomed, zoom, fit, pan } = useZoom(
 const panning = usePanning(zoomed, pan, zoom)
 
 const notes = useNotes(props)
+const { passing, holds, runs } = useStanding(props)
 
 defineExpose({ picture, zoomed, zoom, fit })
 
@@ -150,7 +152,12 @@ function open(kind: Pointed['kind'], id: string) {
           <path
             :d="`M ${w.x} ${w.y1} V ${w.y2}`"
             :class="w.thin ? 'pilot' : ['wire', { under: under(w.line) }]"
-            :style="w.thin ? undefined : { strokeWidth: thickness(w.line) }"
+            :style="w.thin ? undefined : { strokeWidth: Math.max(thickness(w.line), runs(p.component, w) ? 4.5 : 0) }"
+          />
+          <path
+            v-if="runs(p.component, w)"
+            :d="runs(p.component, w) > 0 ? `M ${w.x} ${w.y1} V ${w.y2}` : `M ${w.x} ${w.y2} V ${w.y1}`"
+            class="flow"
           />
           <circle :cx="w.x" :cy="w.y2" r="3.5" class="dot" />
         </g>
@@ -160,8 +167,8 @@ function open(kind: Pointed['kind'], id: string) {
         </g>
         <g :transform="`translate(${p.x} ${p.y})`">
           <rect v-if="editable" x="-48" y="-36" width="150" height="76" class="touch" />
-          <PartSymbol :part="p" :position="positions?.[p.component.id]" />
-          <text :x="labelX(p)" :y="nameY(p)" class="name">{{ p.component.id }}</text>
+          <PartSymbol :part="p" :passing="passing(p.component)" :position="positions?.[p.component.id]" />
+          <text :x="labelX(p)" :y="nameY(p)" class="name">{{ p.component.id }}{{ holds(p.component) ? ' ◆' : '' }}</text>
           <text v-for="(n, i) in notes(p.component)" :key="n" :x="labelX(p)" :y="noteY(p) + i * 17" class="note">{{ n }}</text>
         </g>
       </g>

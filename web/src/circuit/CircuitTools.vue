@@ -59,6 +59,17 @@ const LINES = [
         </svg>
         {{ say('circuit.legend.dot') }}
       </li>
+      <li>
+        <b class="mark">RV1 ◆</b>
+        {{ say('circuit.legend.holds') }}
+      </li>
+      <li>
+        <svg viewBox="0 0 60 16" width="60" height="16" class="circuit" aria-hidden="true">
+          <path d="M 2 8 H 58" class="wire under high" />
+          <path d="M 2 8 H 58" class="flow" />
+        </svg>
+        {{ say('circuit.legend.runs') }}
+      </li>
     </ul>
   </Popover>
 </template>
@@ -84,6 +95,9 @@ const LINES = [
 }
 .legend svg {
   flex: none;
+}
+.mark {
+  width: 60px;
 }
 path {
   fill: none;

@@ -6,6 +6,8 @@ import PositionsSymbol from './symbols/PositionsSymbol.vue'
 
 const props = defineProps<{
   part: Part
+  /** oil goes through it */
+  passing?: boolean
   /** position of a directional valve or section */
   position?: string
 }>()
@@ -17,6 +19,6 @@ const lever = computed(() => kind.value.lever?.(props.part.component))
 <template>
   <g :transform="part.up && kind.turns ? 'scale(1 -1)' : undefined">
     <PositionsSymbol v-if="lever" :component="part.component" :lever="lever" :leads="part.leads" :position="position" />
-    <component :is="kind.symbol" v-else :component="part.component" />
+    <component :is="kind.symbol" v-else :component="part.component" v-bind="kind.opens ? { passing } : {}" />
   </g>
 </template>

@@ -36,6 +36,8 @@ export interface Kind {
   /** stands beside its line instead of between it and the tank */
   upright?: true
   drives?: true
+  /** its symbol shows whether oil goes through it */
+  opens?: true
   lever?: (c: UnitComponent) => Lever
   notes: (c: UnitComponent, said: Said) => string[]
   /** what its target is a pressure of */

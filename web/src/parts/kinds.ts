@@ -39,6 +39,7 @@ const MOVER = {
 } as const
 const VALVE = {
   symbol: PressureValveSymbol,
+  opens: true,
   ports: through,
   turns: true,
   notes: (c: UnitComponent, said: Said) => [said.asked(c.id, c.settingBar), said.flow(c.id)],

@@ -195,6 +195,9 @@ async function reopen() {
   .page {
     grid-template-columns: minmax(0, 1fr) 400px;
   }
+  .page.alone {
+    grid-template-columns: minmax(0, 1fr);
+  }
   .staffs {
     display: none;
   }

@@ -14,11 +14,9 @@ const props = defineProps<{ run: RunView; step: string; typed: boolean }>()
 const emit = defineEmits<{ send: [event: RunEvent] }>()
 
 const oil = useKept(`oil-${props.run.uuid}`)
-const notes = ref<Record<string, string>>(Object.fromEntries(props.run.noted.map((n) => [n.key, n.text])))
 const free = useKept(`note-${props.run.uuid}-${props.step}`)
 const back = ref<string>()
 const screw = computed(() => props.run.screws.find((s) => s.setting === props.run.step?.setting))
-const asked = computed(() => props.run.step?.notes ?? [])
 const OIL: Record<string, string> = {
   ok: say('run.stepAside.in-its-band'),
   cold: say('run.stepAside.below-its-band'),
@@ -33,20 +31,14 @@ function keepOil() {
   oil.value = ''
 }
 
-function note(key: string, text: string) {
-  if (text.trim()) emit('send', { kind: 'noted', step: props.step, note: key, text })
-  if (!key) free.value = ''
+function note() {
+  if (free.value.trim()) emit('send', { kind: 'noted', step: props.step, note: '', text: free.value })
+  free.value = ''
 }
 </script>
 
 <template>
   <section class="aside">
-    <div v-for="n in asked" :key="n.key" class="row">
-      <label :for="n.key">{{ n.label }}</label>
-      <InputText :id="n.key" v-model="notes[n.key]" maxlength="200" @keydown.enter.prevent="note(n.key, notes[n.key] ?? '')" />
-      <Button :label="say('run.stepAside.write-down')" severity="secondary" outlined @click="note(n.key, notes[n.key] ?? '')" />
-      <span v-if="run.noted.some((x) => x.key === n.key)" class="chip pass">{{ say('run.stepAside.kept') }}</span>
-    </div>
     <div v-if="typed" class="row">
       <label for="oil"
         >{{ say('run.stepAside.oil') }} <b v-if="run.oil.c !== undefined && run.oil.c !== null">{{ run.oil.c }} °C</b>
@@ -61,7 +53,7 @@ function note(key: string, text: string) {
       <div class="row">
         <label for="free">{{ say('run.stepAside.note') }}</label>
         <InputText id="free" v-model="free" maxlength="400" class="wide" />
-        <Button :label="say('run.stepAside.write-down')" severity="secondary" outlined :disabled="!free" @click="note('', free)" />
+        <Button :label="say('run.stepAside.write-down')" severity="secondary" outlined :disabled="!free" @click="note" />
       </div>
       <div v-if="typed && run.step && !run.advice" class="row">
         <span>{{ say('run.stepAside.a-screw-was-turned') }}</span>

@@ -11,7 +11,9 @@ import CrackSaid from './CrackSaid.vue'
 import MarginRow from './MarginRow.vue'
 import ReadingRow from './ReadingRow.vue'
 import StepChoices from './StepChoices.vue'
+import NoteFields from './NoteFields.vue'
 import StepNotes from './StepNotes.vue'
+import TickList from './TickList.vue'
 import Trace from './Trace.vue'
 import TurnBoxes from './TurnBoxes.vue'
 import UndoLast from './UndoLast.vue'
@@ -159,7 +161,9 @@ onBeforeUnmount(() => window.removeEventListener('keydown', onKey))
       <p v-if="run.deviation" class="small">
         <b>{{ say('run.stepCard.left-so') }}</b> {{ say('run.stepCard.void-after-any-later', run.deviation) }}
       </p>
+      <NoteFields :run="run" :step="step.id" @send="send" />
       <StepNotes :step="step" />
+      <TickList :run="run" :busy="taken" @tick="act" @send="send" />
       <slot />
     </div>
     <Problems :refused="generalProblem" />

@@ -6,6 +6,8 @@ export const SHARED = {
   'circuit.legend.current': 'what this step is about',
   'circuit.legend.dot': 'joined; lines that only cross have no dot',
   'circuit.legend.fault': 'something is wrong with it',
+  'circuit.legend.holds': 'holds a line, by the model',
+  'circuit.legend.runs': 'oil runs this way, more than a trace',
   'circuit.legend.pilot': 'pilot or signal line',
   'circuit.legend.thick': 'the thicker, the nearer to the highest rating',
   'circuit.legend.under': 'line above 5 bar, by the model',

@@ -3,9 +3,9 @@ import { computed } from 'vue'
 import type { UnitComponent } from '../../units/unitFile'
 import { SYMBOLS } from './paths'
 
-const props = defineProps<{ component: UnitComponent }>()
+const props = defineProps<{ component: UnitComponent; passing?: boolean }>()
 const remote = computed(() => typeof props.component.pilot === 'string')
-/** Open at rest and piloted from its outlet. */
+/** Its arrow stands in line with its ports while oil goes through. Open at rest and piloted from its outlet: a reducing valve. */
 const reducing = computed(() => props.component.type === 'reducing-valve')
 </script>
 
@@ -21,7 +21,7 @@ const reducing = computed(() => props.component.type === 'reducing-valve')
     />
   </template>
   <rect x="-20" y="-21" width="40" height="42" class="body" />
-  <path :d="reducing ? SYMBOLS.openArrow : SYMBOLS.shutArrow" class="line" />
+  <path :d="reducing || passing ? SYMBOLS.openArrow : SYMBOLS.shutArrow" :class="['line', { passing }]" />
   <path :d="SYMBOLS.spring" class="line" /><path :d="SYMBOLS.adjust" class="line" />
   <path d="M 0 -30 V -21 M 0 21 V 30" class="line" />
 </template>

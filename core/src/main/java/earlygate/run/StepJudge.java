@@ -7,6 +7,7 @@ import earlygate.judge.Verdict.Grade;
 import earlygate.plan.Expect;
 import earlygate.plan.Goal;
 import earlygate.plan.Move;
+import earlygate.plan.Note;
 import earlygate.plan.Step;
 import earlygate.plan.Step.Demand;
 import earlygate.run.RunEvent.Reading;
@@ -78,6 +79,10 @@ public final class StepJudge {
         if (run.onRig() && step.demands(Demand.LOAD_MOVED) && !record.loadMoved()) {
             missing.add(Reason.of("run.need.load-moved"));
         }
+        step.notes().stream()
+                .flatMap(n -> record.note(n.code()).stream())
+                .flatMap(n -> Note.of(n.note()).flatMap(note -> note.stops(n.text())).stream())
+                .forEach(missing::add);
         return missing;
     }
 

@@ -53,7 +53,7 @@ class PointingTest {
                 .click();
         assertThat(button(page, "Put it on P")).isDisabled();
         drawer(page).getByLabel("Pressure").fill("2000");
-        assertThat(page.getByRole(AriaRole.ALERT)).containsText("2000 is too large; at most 1000 bar");
+        assertThat(drawer(page).getByRole(AriaRole.ALERT)).containsText("2000 is too large; at most 1000 bar");
         drawer(page).getByLabel("Pressure").fill("60");
         button(page, "Put it on P").click();
         assertThat(drawer(page)).containsText("RD1 reducing valve");

@@ -151,6 +151,10 @@ class SheetJourneyTest {
         Served.choose(page, "Position of DV1", "east");
         assertThat(page.locator(".gauge").filter(new Locator.FilterOptions().setHasText("GX")))
                 .containsText("113.9 bar");
+        // Whoever holds a line is marked, and an open relief is drawn open.
+        assertThat(page.getByLabel("Part RX")).containsText("RX ◆");
+        assertThat(page.getByLabel("Part RX").locator(".passing")).hasCount(1);
+        assertThat(page.getByLabel("Part RY").locator(".passing")).hasCount(0);
         page.getByLabel("M1 running").uncheck();
         assertThat(page.locator(".gauge").filter(new Locator.FilterOptions().setHasText("GX")))
                 .containsText("0 bar");

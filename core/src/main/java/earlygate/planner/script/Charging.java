@@ -1,6 +1,7 @@
 package earlygate.planner.script;
 
 import earlygate.explain.Reason;
+import earlygate.plan.Note;
 import earlygate.plan.Step.Kind;
 import earlygate.unit.PowerUnit;
 import earlygate.unit.Pump;
@@ -54,7 +55,7 @@ final class Charging {
                 .step(Kind.TEST, Reason.of("plan.charge").name("gauge", gauge.id()))
                 .why(Reason.of("plan.why.charge"))
                 .expect(site.readings().roughly(gauge))
-                .note("charge-time")
+                .note(Note.CHARGE_TIME)
                 .ifNot(Reason.of("plan.if-not.no-pressure"))
                 .caution("stored-pressure")
                 .minutes(2)

@@ -6,6 +6,7 @@ import earlygate.explain.Reason;
 import earlygate.explain.Value;
 import earlygate.plan.Expect;
 import earlygate.plan.Move;
+import earlygate.plan.Note;
 import earlygate.plan.Phase;
 import earlygate.plan.Step.Demand;
 import earlygate.plan.Step.Kind;
@@ -175,7 +176,7 @@ public final class Closing {
                                 cutIn + 0.03 * cutOut + gauge.errorPa(),
                                 Expect.Take.VALLEY,
                                 0))
-                        .note("charge-time", "rest-time")
+                        .note(Note.CHARGE_TIME, Note.REST_TIME)
                         .ifNot(of("plan.if-not.cut-in"))
                         .caution("stored-pressure")
                         .minutes(5)
@@ -257,7 +258,7 @@ public final class Closing {
         }
         script.step(Kind.RESTORE, of("plan.tag"))
                 .why(of("plan.why.tag"))
-                .note("next-check")
+                .note(Note.NEXT_CHECK)
                 .minutes(5)
                 .add();
     }

@@ -5,6 +5,7 @@ import static earlygate.quantity.Si.BAR;
 
 import earlygate.gauge.Arrangement;
 import earlygate.plan.Goal;
+import earlygate.plan.Note;
 import earlygate.plan.School;
 import earlygate.plan.Step.Kind;
 import earlygate.planner.search.Course;
@@ -103,6 +104,7 @@ final class CrackRoute {
                     .add();
             script.step(Kind.CHECK, of("plan.leak-walk"))
                     .why(of("plan.why.leak-walk"))
+                    .note(Note.LEAKS)
                     .caution("injection")
                     .minutes(2)
                     .add();

@@ -3,6 +3,7 @@ package earlygate.planner.script;
 import static earlygate.explain.Reason.of;
 
 import earlygate.explain.Reason;
+import earlygate.plan.Note;
 import earlygate.plan.Phase;
 import earlygate.plan.Step.Kind;
 import earlygate.quantity.Si;
@@ -51,6 +52,7 @@ public final class FirstStart {
                     .why(of("plan.why.jog"))
                     .does("lock-out", d.id(), 0)
                     .does("rotation", d.id(), 1)
+                    .note(Note.ROTATION)
                     .caution(site.coupled(d) ? new String[] {"coupling", "suction"} : new String[] {"lock-out"})
                     .people(2)
                     .minutes(3)
@@ -75,6 +77,7 @@ public final class FirstStart {
         OnTime.rest(site);
         script.step(Kind.CHECK, of("plan.leak-walk"))
                 .why(of("plan.why.leak-walk"))
+                .note(Note.LEAKS)
                 .caution("injection")
                 .minutes(3)
                 .add();

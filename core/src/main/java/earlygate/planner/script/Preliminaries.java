@@ -4,6 +4,7 @@ import static earlygate.explain.Reason.of;
 
 import earlygate.plan.Goal;
 import earlygate.plan.Move;
+import earlygate.plan.Note;
 import earlygate.plan.Phase;
 import earlygate.plan.Step.Kind;
 import earlygate.quantity.Si;
@@ -100,7 +101,7 @@ public final class Preliminaries {
                             Kind.CHECK,
                             of("plan.precharge").name("accumulator", a.id()).pressure("precharge", a.prechargePa()))
                     .why(of("plan.why.precharge"))
-                    .note("precharge")
+                    .note(Note.PRECHARGE)
                     .caution("stored-pressure", "nitrogen")
                     .people(2)
                     .minutes(10)
@@ -131,7 +132,7 @@ public final class Preliminaries {
                                 .number("litres", unit.fluid().tankVolume() * 1000)
                                 .name("cleanliness", unit.fluid().cleanlinessTarget()))
                 .why(of("plan.why.oil"))
-                .note("level", "cleanliness", "indicator")
+                .note(Note.LEVEL, Note.CLEANLINESS, Note.INDICATOR)
                 .minutes(5)
                 .add();
         for (Pump p : unit.all(Pump.class)) {
@@ -139,6 +140,7 @@ public final class Preliminaries {
                 script.step(Kind.CHECK, of("plan.suction").name("pump", p.id()))
                         .why(of("plan.why.suction"))
                         .does("suction", p.id(), 1)
+                        .note(Note.RESTRICTION)
                         .caution("suction")
                         .minutes(2)
                         .add();
@@ -196,7 +198,7 @@ public final class Preliminaries {
                                 .number("volts", motor.voltage())
                                 .current("rated", motor.ratedCurrent()))
                 .why(of("plan.why.supply"))
-                .note("supply")
+                .note(site.coupled(d) ? new Note[] {Note.SUPPLY, Note.FREQUENCY} : new Note[] {Note.SUPPLY})
                 .caution(site.coupled(d) ? new String[] {"coupling"} : new String[0])
                 .minutes(3)
                 .add();

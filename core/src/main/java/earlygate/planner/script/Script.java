@@ -4,6 +4,7 @@ import earlygate.explain.Reason;
 import earlygate.plan.Expect;
 import earlygate.plan.Goal;
 import earlygate.plan.Move;
+import earlygate.plan.Note;
 import earlygate.plan.Phase;
 import earlygate.plan.Plan;
 import earlygate.plan.School;
@@ -173,11 +174,9 @@ public final class Script {
             return this;
         }
 
-        /** What is to be written down, by the key of its label. */
-        Writer note(String... keys) {
-            for (String key : keys) {
-                notes.add(Reason.of("note." + key));
-            }
+        /** What is to be written down. */
+        Writer note(Note... asked) {
+            List.of(asked).forEach(n -> notes.add(n.label()));
             return this;
         }
 

@@ -70,7 +70,7 @@ public record PlanView(
             Double goalBar,
             GoalView goal,
             String demand,
-            List<AskedNote> notes,
+            List<NoteView> notes,
             List<MoveView> moves) {}
 
     /**
@@ -92,9 +92,6 @@ public record PlanView(
             String id,
             @Schema(implementation = Object.class) Object to,
             Double turns) {}
-
-    /** @param key under which it is noted */
-    public record AskedNote(String key, String label) {}
 
     /**
      * @param testPoint a gauge, a driver (its current), or OIL; values in the unit that it reads
@@ -212,9 +209,7 @@ public record PlanView(
                 s.measured().map(g -> g.targetPa() / BAR).orElse(null),
                 s.goal().map(g -> goal(unit, s, g)).orElse(null),
                 s.demand().map(d -> d.key()).orElse(null),
-                s.notes().stream()
-                        .map(n -> new AskedNote(n.code(), words.say(n)))
-                        .toList(),
+                s.notes().stream().map(n -> NoteView.of(n, words)).toList(),
                 s.moves().stream().map(m -> move(unit, m)).toList());
     }
 

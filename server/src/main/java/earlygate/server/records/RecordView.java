@@ -8,6 +8,7 @@ import earlygate.run.RunRecord;
 import earlygate.run.RunRecord.SettingRecord;
 import earlygate.run.RunRecord.TestRecord;
 import earlygate.run.RunState;
+import earlygate.server.api.NoteView;
 import earlygate.server.api.PlanView;
 import earlygate.server.api.Shown;
 import earlygate.server.api.StaffView;
@@ -137,7 +138,10 @@ public record RecordView(
                 record.taken().stream().map(t -> taken(unit, t)).toList(),
                 record.notes().stream()
                         .map(n -> new WrittenView(
-                                n.step().id(), label(n, words), n.note().text(), n.at()))
+                                n.step().id(),
+                                label(n, words),
+                                NoteView.text(n.note().note(), n.note().text(), words),
+                                n.at()))
                         .toList(),
                 deviations(state, words),
                 StaffView.of(

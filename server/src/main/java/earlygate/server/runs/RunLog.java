@@ -20,6 +20,7 @@ import earlygate.run.RunEvent.Turned;
 import earlygate.run.RunRules;
 import earlygate.run.RunState;
 import earlygate.run.ScrewTaught;
+import earlygate.server.api.NoteView;
 import earlygate.server.api.PlanView;
 import earlygate.server.runs.RunView.LogView;
 import earlygate.server.words.Words;
@@ -108,7 +109,7 @@ final class RunLog {
             return Reason.of("log.stopped." + s.cause()).name("driver", s.driver());
         }
         if (e.body() instanceof Noted n) {
-            return Reason.of("log.noted").name("text", n.text());
+            return Reason.of("log.noted").name("text", NoteView.text(n.note(), n.text(), Words.in(PressureUnit.BAR)));
         }
         if (e.body() instanceof RunEvent.Began b) {
             return b.rig()

@@ -69,6 +69,7 @@ public record RunView(
         CrackView crack,
         CrackReadView crackRead,
         List<NotedView> noted,
+        List<TickView> ticks,
         DoneView wayBack,
         List<DoneView> done,
         List<StaffView> staffs,
@@ -111,9 +112,6 @@ public record RunView(
 
     public record NotedView(String key, String text) {}
 
-    /** A step that was done and can be gone back to. */
-    public record DoneView(String step, int number, String action) {}
-
     /**
      * @param slip it was corrected and counts for nothing
      * @param mayStrike it belongs to the step at hand and could be named a slip
@@ -123,7 +121,6 @@ public record RunView(
     static RunView of(OpenRun run, RunState state, Words words) {
         PowerUnit unit = run.unit();
         Step step = state.current().orElse(null);
-        List<Step> steps = state.plan().steps();
         Progress progress = Progress.of(state);
         RunRecord record = RunRecord.of(state);
         Optional<Advice> advice = step == null ? Optional.empty() : Coach.advice(state, step, run.answers());
@@ -164,12 +161,13 @@ public record RunView(
                 step == null ? null : CrackView.of(state, step),
                 step == null || run.head().practice() ? null : crackRead(state, step),
                 step == null ? List.of() : noted(state, step),
+                step == null ? List.of() : TickView.all(state, step, words),
                 step == null
                         ? null
                         : WayBack.of(state, step)
-                                .map(s -> doneView(state, steps, s, words))
+                                .map(s -> DoneView.of(state, s, words))
                                 .orElse(null),
-                done(state, steps, words),
+                DoneView.newestFirst(state, words),
                 StaffView.of(unit, run.gaps(), s -> isSet(record, s)),
                 unit.settings().stream().map(s -> ScrewView.of(state, s, words)).toList(),
                 RunLog.newestFirst(state, words, 12));
@@ -274,24 +272,5 @@ public record RunView(
                 .flatMap(n -> state.record(step.id()).note(n.code()).stream())
                 .map(n -> new NotedView(n.note(), n.text()))
                 .toList();
-    }
-
-    private static DoneView doneView(RunState state, List<Step> steps, Step s, Words words) {
-        return new DoneView(
-                s.id(),
-                steps.indexOf(s) + 1,
-                PlanView.readAs(state.unit(), s, words).say(s.action()));
-    }
-
-    /** The newest first. */
-    private static List<DoneView> done(RunState state, List<Step> steps, Words words) {
-        List<DoneView> done = new ArrayList<>();
-        for (int i = steps.size() - 1; i >= 0 && !state.finished(); i--) {
-            Step s = steps.get(i);
-            if (state.record(s.id()).isDone()) {
-                done.add(doneView(state, steps, s, words));
-            }
-        }
-        return done;
     }
 }

@@ -1,0 +1,64 @@
+package earlygate.e2e;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import org.junit.jupiter.api.Test;
+
+/** The checks of a phase stand in one list; what belongs on the record is written beside them, and some of it stops the job. */
+class ChecksTest {
+    private static Locator tick(Page page, String action) {
+        return page.locator(".ticks li").filter(new Locator.FilterOptions().setHasText(action));
+    }
+
+    private static void choose(Page page, String label, String choice) {
+        page.getByRole(
+                        AriaRole.GROUP,
+                        new Page.GetByRoleOptions().setName(label).setExact(true))
+                .getByRole(
+                        AriaRole.BUTTON,
+                        new Locator.GetByRoleOptions().setName(choice).setExact(true))
+                .click();
+    }
+
+    @Test
+    void checksAreTickedInOneListAndWhatIsWrittenIsKept() {
+        Page page = Journey.start("WD-05", "At the machine");
+        page.setViewportSize(1024, 768);
+        assertThat(page.locator(".ticks li")).hasCount(6);
+        assertThat(page.locator("article.step").boundingBox().width).isGreaterThan(600);
+        tick(page, "Compare the unit").getByRole(AriaRole.CHECKBOX).check();
+        assertThat(page.locator(".ticks")).containsText("1 of 6 checks ticked");
+        assertThat(page.locator("h1")).containsText("Agree the target of RV1");
+        // Those to come can't be ticked before this one; one that was done can be done again.
+        assertThat(tick(page, "Agree the target of RD1").getByRole(AriaRole.CHECKBOX))
+                .isDisabled();
+        Journey.button(page, "Do step 1 again").click();
+        assertThat(page.locator("h1")).containsText("Compare the unit");
+        assertThat(page.locator(".ticks")).containsText("0 of 6 checks ticked");
+        new Technician(page).walkTo("Check the oil");
+        choose(page, "Filter indicator", "yellow");
+        // Typed and not sent by itself: leaving the field keeps it.
+        page.getByLabel("Cleanliness code").fill("18/16/13");
+        Journey.button(page, "Done, next step Enter").click();
+        page.locator(".log summary").click();
+        assertThat(page.locator(".log")).containsText("18/16/13");
+        assertThat(page.locator(".log")).containsText("yellow");
+    }
+
+    @Test
+    void nobodyGoesOnWithAPumpThatTurnsTheWrongWay() {
+        Page page = Journey.start("WD-05", "Practice rig");
+        new Technician(page).walkTo("Take the lock off, jog M1");
+        choose(page, "Turns", "against the arrow");
+        Journey.button(page, "Done, next step Enter").click();
+        assertThat(page.locator("article.step")).containsText("It turns against the arrow: lock out, put it right");
+        assertThat(page.locator("h1")).containsText("jog M1");
+        choose(page, "Turns", "with the arrow");
+        Journey.button(page, "Done, next step Enter").click();
+        assertThat(page.locator("h1")).containsText("Start M1 and flush");
+    }
+}

@@ -1,0 +1,36 @@
+package earlygate.server.api;
+
+import earlygate.explain.Reason;
+import earlygate.plan.Note;
+import earlygate.server.words.Words;
+import java.util.List;
+
+/**
+ * What a step asks to be written down.
+ *
+ * @param key under which it is noted
+ * @param choices what it is one of; empty where it is written freely
+ */
+public record NoteView(String key, String label, List<Choice> choices) {
+    /** @param text what is noted; {@code label} how it is said */
+    public record Choice(String text, String label) {}
+
+    static NoteView of(Reason note, Words words) {
+        List<Choice> choices = Note.of(note.code()).map(Note::choices).orElse(List.of()).stream()
+                .map(c -> new Choice(c, said(c, words)))
+                .toList();
+        return new NoteView(note.code(), words.say(note), choices);
+    }
+
+    private static String said(String choice, Words words) {
+        return words.say(Reason.of("note.choice." + choice));
+    }
+
+    /** What was noted, as it is said. */
+    public static String text(String key, String noted, Words words) {
+        return Note.of(key)
+                .filter(n -> n.choices().contains(noted))
+                .map(n -> said(noted, words))
+                .orElse(noted);
+    }
+}
