@@ -2,6 +2,7 @@ import type { Schema } from '../api/client'
 import { useDisplay } from '../display/display'
 import type { Said } from '../parts/kind'
 import { kindOf } from '../parts/kinds'
+import { positionWord } from '../parts/levers'
 import type { UnitComponent, UnitFile } from '../units/unitFile'
 
 /** What stands beside a part: its target, what it passes and where it stands, by the model. */
@@ -27,7 +28,15 @@ export function useNotes(drawn: { unit: UnitFile; steady?: Schema['SteadyView'];
     },
     open: (id) => `${Math.round((figure(id, 'open') ?? 0) * 100)} %`,
     pressure: (value) => display.show(value),
-    position: (id) => drawn.positions?.[id],
+    position: (id) => {
+      const at = drawn.positions?.[id]
+      return at === undefined
+        ? undefined
+        : positionWord(
+            drawn.unit.components.find((c) => c.id === id),
+            at,
+          )
+    },
   }
 
   return function notes(c: UnitComponent): string[] {

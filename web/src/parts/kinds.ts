@@ -13,7 +13,7 @@ import ThrottleSymbol from '../circuit/symbols/ThrottleSymbol.vue'
 import UnknownSymbol from '../circuit/symbols/UnknownSymbol.vue'
 import type { UnitComponent } from '../units/unitFile'
 import type { Chapter, Kind, Port, Said } from './kind'
-import { directional, section } from './levers'
+import { directional, positionWord, section } from './levers'
 
 const SCREW = { rangeBar: [10, 250], barPerTurn: 35, wrench: '17 mm / 5 mm hex' }
 const ORIFICE = { ratedFlowLpm: 60, ratedDropBar: 6 }
@@ -162,7 +162,7 @@ export const KINDS: Record<string, Kind> = {
     ports: (c) => ((c.ports as string[] | undefined) ?? []).map((line) => ({ line, thin: false })),
     box: true,
     lever: directional,
-    notes: (c, said) => [said.position(c.id) ?? String(c.start ?? '')],
+    notes: (c, said) => [said.position(c.id) ?? positionWord(c, String(c.start ?? ''))],
     prefix: 'DV',
     values: { ports: ['T'], positions: { centre: [] }, start: 'centre', ...ORIFICE },
   },

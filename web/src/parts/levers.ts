@@ -29,3 +29,8 @@ export function section(c: UnitComponent): Lever {
     } as Lever['positions'],
   }
 }
+
+/** A position as its lever is marked. */
+export function positionWord(c: UnitComponent | undefined, position: string): string {
+  return (c?.positionNames as Record<string, string> | undefined)?.[position] ?? position
+}

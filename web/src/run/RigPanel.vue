@@ -9,7 +9,12 @@ import { newKey } from './outbox'
 import RigScrew from './RigScrew.vue'
 import type { LiveView } from './useLive'
 
-const props = defineProps<{ runId: string; live: LiveView; current?: string }>()
+const props = defineProps<{
+  runId: string
+  live: LiveView
+  current?: string
+  /** a position as its lever is marked */ position: (valve: string, at: string) => string
+}>()
 const emit = defineEmits<{ moved: [] }>()
 const refused = ref<Refused | null>(null)
 const told = ref('')
@@ -28,7 +33,7 @@ const STOPS: Record<string, string> = {
   burst: say('run.rigPanel.a-line-came-above'),
 }
 
-async function act(action: string, target: string, value: number, position = '') {
+async function act(action: string, target: string, value: number, at = '') {
   refused.value = null
   told.value = ''
   busy.value = true
@@ -37,7 +42,7 @@ async function act(action: string, target: string, value: number, position = '')
       action,
       target,
       value,
-      position,
+      position: at,
       key: newKey(),
     })
     told.value = answer.told
@@ -95,7 +100,7 @@ function open(id: string, now: number, by: number) {
         :class="{ tight: valve.at === p }"
         @click="act('shift', String(id), 0, p)"
       >
-        {{ p }}
+        {{ position(String(id), p) }}
       </button>
     </div>
     <details v-if="others.length" :open="live.wrong.length > 0">

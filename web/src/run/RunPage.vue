@@ -19,7 +19,7 @@ import { useUnitFile } from '../units/useUnitFile'
 const props = defineProps<{ tag: string; id: string }>()
 const { run, loadError, refetch, send, seen, waiting, stopped, refused, busy } = useRun(props.id)
 const { live, trace, lostSince, closed } = useLive(props.id, seen)
-const { ratedCurrents, onTimes, gaugeErrors, reads, gaugeOn, band } = useUnitFile(props.tag)
+const { position, ratedCurrents, onTimes, gaugeErrors, reads, gaugeOn, band } = useUnitFile(props.tag)
 
 /** The staffs of the lines that this step is read on come first; a long unit has more of them than a screen. */
 const staffs = computed(() => {
@@ -119,7 +119,7 @@ async function reopen() {
             :here="run.step?.expect.map((e) => e.testPoint) ?? []"
             :lost-since="lostSince"
           />
-          <RigPanel :run-id="id" :live="live" :current="run.step?.setting" @moved="refetch()" />
+          <RigPanel :run-id="id" :live="live" :current="run.step?.setting" :position="position" @moved="refetch()" />
         </template>
         <p v-else class="quiet" role="status">{{ say('run.runPage.connecting-to-the-machine') }}</p>
       </section>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { positionWord } from '../parts/levers'
 import Slider from 'primevue/slider'
 import Select from 'primevue/select'
 import Checkbox from 'primevue/checkbox'
@@ -65,7 +66,9 @@ function toggle(list: string[], id: string): string[] {
       <Select
         :aria-label="say('sheet.situationBar.position-of', v.id)"
         :model-value="whatIf.positions[v.id] ?? v.start ?? 'neutral'"
-        :options="positions(v)"
+        :options="positions(v).map((at) => ({ at, label: positionWord(v, at) }))"
+        option-label="label"
+        option-value="at"
         @update:model-value="(at) => (whatIf.positions[v.id] = at)"
       />
     </span>

@@ -1,6 +1,7 @@
 import { useQuery } from '@tanstack/vue-query'
 import { computed } from 'vue'
 import { call, type Schema } from '../api/client'
+import { positionWord } from '../parts/levers'
 import type { PressureUnit } from '../display/quantity'
 import type { UnitFile } from './unitFile'
 
@@ -23,5 +24,12 @@ export function useUnitFile(tag: string) {
   /** The gauge of each line that has one. */
   const gaugeOn = computed<Record<string, string>>(() => Object.fromEntries((unit.value?.testPoints ?? []).map((t) => [t.line, t.id])))
   const band = computed<[number, number]>(() => unit.value?.fluid.bandC ?? [40, 60])
-  return { ratedCurrents, onTimes, gaugeErrors, reads, gaugeOn, band }
+  /** A valve's position as its lever is marked. */
+  function position(valve: string, at: string): string {
+    return positionWord(
+      unit.value?.components.find((c) => c.id === valve),
+      at,
+    )
+  }
+  return { position, ratedCurrents, onTimes, gaugeErrors, reads, gaugeOn, band }
 }

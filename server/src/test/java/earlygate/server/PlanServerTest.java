@@ -172,4 +172,32 @@ class PlanServerTest extends OnAServer {
                 .contains("old shop gauge")
                 .contains("ran out on 2026-03-31");
     }
+
+    /** The levers of a hauler are marked with what they do: so every sentence calls them, in the plan and at the machine. */
+    @Test
+    void leversAreCalledAsTheyAreMarked() {
+        ObjectNode unit = (ObjectNode) server.get("/api/units/NH-04").json().get("document");
+        unit.put("tag", "NH-40");
+        unit.get("components")
+                .valueStream()
+                .filter(c -> c.get("id").asString().equals("S1"))
+                .forEach(c -> ((ObjectNode) c)
+                        .putObject("positionNames")
+                        .put("a", "haul in")
+                        .put("b", "pay out"));
+        assertThat(server.post("/api/units", unit).status()).isEqualTo(201);
+        JsonNode plan = server.get("/api/units/NH-40/plan.json").json();
+        assertThat(plan.toString()).contains("S1 haul in, S2 a").doesNotContain("S1 a,");
+        JsonNode run = server.post(
+                        "/api/runs",
+                        object().put("tag", "NH-40")
+                                .put("technician", "Ada Marsh")
+                                .put("practice", true))
+                .json();
+        String at = "/api/runs/" + run.get("id").asLong();
+        ObjectNode shift = object().put("action", "shift").put("target", "S1").put("position", "b");
+        JsonNode live = server.post(at + "/rig", shift).json().get("live");
+        assertThat(live.get("wrong").toString() + server.get(at).json().get("log"))
+                .contains("pay out");
+    }
 }

@@ -6,6 +6,7 @@ import earlygate.plan.Step;
 import earlygate.rig.Rig;
 import earlygate.rig.Standing;
 import earlygate.unit.Driver;
+import earlygate.unit.Positioned;
 import earlygate.unit.PowerUnit;
 import earlygate.unit.Situation;
 import java.util.ArrayList;
@@ -44,8 +45,8 @@ final class Mismatch {
             if (at != null && !at.equals(p.getValue())) {
                 wrong.add(Reason.of("rig.wrong.position")
                         .name("part", p.getKey())
-                        .name("is", at)
-                        .name("must", p.getValue()));
+                        .name("is", word(unit, p.getKey(), at))
+                        .name("must", word(unit, p.getKey(), p.getValue())));
             }
         }
         for (Map.Entry<String, Double> o : must.openings().entrySet()) {
@@ -55,6 +56,11 @@ final class Mismatch {
             }
         }
         return wrong;
+    }
+
+    /** As the lever is marked. */
+    private static String word(PowerUnit unit, String valve, String position) {
+        return ((Positioned) unit.component(valve)).word(position);
     }
 
     private static void opening(String part, double must, double is, List<Reason> wrong) {

@@ -24,6 +24,7 @@ import earlygate.server.api.NoteView;
 import earlygate.server.api.PlanView;
 import earlygate.server.runs.RunView.LogView;
 import earlygate.server.words.Words;
+import earlygate.unit.Positioned;
 import java.util.List;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
@@ -103,7 +104,7 @@ final class RunLog {
                                     .orElse(h.phase()));
         }
         if (e.body() instanceof Handled h) {
-            return handled(h);
+            return handled(state, h);
         }
         if (e.body() instanceof Stopped s) {
             return Reason.of("log.stopped." + s.cause()).name("driver", s.driver());
@@ -134,7 +135,7 @@ final class RunLog {
         return Reason.of(e.body() instanceof RunEvent.Again ? "log.again" : "log.step-done");
     }
 
-    private static Reason handled(Handled h) {
+    private static Reason handled(RunState state, Handled h) {
         Reason reason = Reason.of("log.handled." + h.action()).name("part", h.part());
         return switch (h.action()) {
             case "open" -> reason.ratio("to", Double.parseDouble(h.to()));
@@ -142,8 +143,17 @@ final class RunLog {
             case "nut", "lock-out", "suction", "fill", "rotation" ->
                 Reason.of("log.handled." + h.action() + (Double.parseDouble(h.to()) > 0.5 ? "-on" : "-off"))
                         .name("part", h.part());
-            default -> reason.name("to", h.to());
+            default -> reason.name("to", position(state, h));
         };
+    }
+
+    /** As the lever is marked; anything else as it is. */
+    private static String position(RunState state, Handled h) {
+        return state.unit().all(Positioned.class).stream()
+                .filter(v -> v.id().equals(h.part()))
+                .map(v -> v.word(h.to()))
+                .findFirst()
+                .orElse(h.to());
     }
 
     private static String key(RunEvent.Source source) {
