@@ -62,6 +62,14 @@ const choice = {
   content: { checkedBackground: 'var(--gate)' },
 }
 
+const cell = { background: 'transparent', hoverBackground: 'var(--gate-soft)', color: 'var(--ink)', borderColor: 'var(--rule)' }
+const table = {
+  headerCell: { ...cell, hoverColor: 'var(--ink)', selectedBackground: 'var(--gate-soft)', selectedColor: 'var(--ink)' },
+  row: { background: 'transparent', color: 'var(--ink)', hoverBackground: 'transparent' },
+  bodyCell: { borderColor: 'var(--rule)' },
+  sortIcon: { color: 'var(--quiet)', hoverColor: 'var(--ink)' },
+}
+
 /** What was done is told on the page's own paper. */
 const told = {
   background: 'var(--card)',
@@ -90,6 +98,7 @@ const preset = definePreset(Aura, {
     },
     radiobutton: { root: { width: '28px', height: '28px' }, icon: { size: '14px' } },
     slider: { handle: { width: '28px', height: '28px', content: { width: '20px', height: '20px' } } },
+    datatable: { colorScheme: { light: table, dark: table } },
     toast: { colorScheme: { light: { info: told }, dark: { info: told } } },
     togglebutton: { colorScheme: { light: choice, dark: choice } },
     panel: {

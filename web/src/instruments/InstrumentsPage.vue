@@ -10,6 +10,7 @@ import { asRefused, call, type Refused, type Schema } from '../api/client'
 import { typedNumber } from '../display/quantity'
 import Problems from '../display/Problems.vue'
 import FitInstrument from './FitInstrument.vue'
+import InstrumentTable from './InstrumentTable.vue'
 
 type Instrument = Schema['Instrument']
 
@@ -71,14 +72,6 @@ async function save() {
     refused.value = asRefused(e)
   }
 }
-
-function state(i: Instrument): string {
-  if (i.retired) return say('instruments.instrumentsPage.out-of-use-2')
-  if (!i.calibrationDue) return say('instruments.instrumentsPage.no-date')
-  return i.calibrationDue < new Date().toISOString().slice(0, 10)
-    ? say('instruments.instrumentsPage.ran-out')
-    : say('instruments.instrumentsPage.valid')
-}
 </script>
 
 <template>
@@ -123,56 +116,7 @@ function state(i: Instrument): string {
     </div>
   </form>
   <FitInstrument v-if="fitting" :key="fitting.id" :instrument="fitting" @done="fitting = undefined" />
-  <div class="card">
-    <table>
-      <thead>
-        <tr>
-          <th>{{ say('instruments.instrumentsPage.name') }}</th>
-          <th>{{ say('instruments.instrumentsPage.kind') }}</th>
-          <th>{{ say('instruments.instrumentsPage.range-2') }}</th>
-          <th>{{ say('instruments.instrumentsPage.class') }}</th>
-          <th>{{ say('instruments.instrumentsPage.resolution-2') }}</th>
-          <th>{{ say('instruments.instrumentsPage.calibration') }}</th>
-          <th>{{ say('instruments.instrumentsPage.medium') }}</th>
-          <th>
-            <span class="hidden">{{ say('instruments.instrumentsPage.do') }}</span>
-          </th>
-        </tr>
-      </thead>
-      <tbody>
-        <tr v-for="i in all" :key="i.id">
-          <td>
-            <b>{{ i.name }}</b>
-          </td>
-          <td>{{ i.kind.replace('-', ' ') }}</td>
-          <td>{{ say('instruments.instrumentsPage.to', i.range, i.unit) }}</td>
-          <td>{{ i.accuracyClass }}</td>
-          <td>{{ i.resolution }} {{ i.unit }}</td>
-          <td :class="{ out: state(i).startsWith('▲') }">
-            <b>{{ state(i) }}</b> {{ i.calibrationDue ?? '' }}
-          </td>
-          <td :class="{ out: i.medium !== 'oil' }">{{ i.medium }}</td>
-          <td class="go">
-            <Button
-              :label="say('instruments.instrumentsPage.change')"
-              :aria-label="say('instruments.instrumentsPage.change-2', i.name)"
-              severity="secondary"
-              outlined
-              @click="edit(i)"
-            />
-            <Button
-              v-if="KINDS.gauge?.includes(i.unit)"
-              :label="say('instruments.instrumentsPage.fit')"
-              :aria-label="say('instruments.instrumentsPage.fit-2', i.name)"
-              outlined
-              @click="fitting = i"
-            />
-          </td>
-        </tr>
-      </tbody>
-    </table>
-    <p v-if="all && !all.length" class="quiet">{{ say('instruments.instrumentsPage.no-instrument-yet-add') }}</p>
-  </div>
+  <InstrumentTable v-if="all" :all="all" @change="edit" @fit="(i) => (fitting = i)" />
 </template>
 
 <style scoped>
@@ -205,12 +149,5 @@ function state(i: Instrument): string {
 .go {
   display: flex;
   gap: 8px;
-}
-.out {
-  color: var(--stop);
-}
-.hidden {
-  position: absolute;
-  left: -9999px;
 }
 </style>

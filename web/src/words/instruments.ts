@@ -1,4 +1,6 @@
 export const INSTRUMENTS = {
+  'instruments.instrumentTable.find': 'Find: name, kind, range, state',
+  'instruments.instrumentTable.none': 'No instrument has "{0}".',
   'instruments.fitInstrument.choose': 'choose',
   'instruments.fitInstrument.close': 'Close',
   'instruments.fitInstrument.fit': 'Fit {0}',

@@ -180,6 +180,18 @@ class SheetJourneyTest {
         assertThat(page.locator("table").last()).containsText("127.3 bar");
 
         page.navigate(page.url().replace("/unit/DR-09/sheet", "/instruments"));
+        // Found by its words, in the order of its range whatever its unit; a column's head is pressed by key too.
+        Locator rows = page.locator("tbody tr");
+        page.getByLabel("Find: name, kind").fill("gauge ran");
+        assertThat(rows).hasCount(1);
+        assertThat(rows.first()).containsText("0 to 5000 psi");
+        page.getByLabel("Find: name, kind").fill("gauge");
+        page.locator("th")
+                .filter(new Locator.FilterOptions().setHasText("Range"))
+                .focus();
+        page.keyboard().press("Enter");
+        assertThat(rows.first()).containsText("0 to 100 bar");
+        assertThat(rows.nth(3)).containsText("0 to 5000 psi");
         button(page, "Fit Divers' gauge, oxygen only").click();
         Served.choose(page, "Unit", "DR-09");
         Served.choose(page, "Test point", "G1 on line P");
