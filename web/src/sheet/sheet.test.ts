@@ -54,13 +54,19 @@ describe('what if', () => {
     })
   })
   it('offers what a technician can do to this machine, and nothing else', async () => {
+    const marked = unit()
+    Object.assign(marked.components.find((c) => c.id === 'S1') ?? {}, { positionNames: { a: 'haul in' } })
     const page = mount(SituationBar, {
-      props: { unit: unit(), modelValue: { ...AT_REST, openings: {}, positions: {}, speeds: {} } },
+      props: { unit: marked, modelValue: { ...AT_REST, openings: {}, positions: {}, speeds: {} } },
       global,
     })
     const selects = page.findAllComponents(Select)
     expect(selects.map((x) => x.props('ariaLabel'))).toEqual(['Speed of E1', 'Position of S1'])
-    expect(selects[1]?.props('options')).toEqual(['neutral', 'a', 'b'])
+    expect(selects[1]?.props('options')).toEqual([
+      { at: 'neutral', label: 'neutral' },
+      { at: 'a', label: 'haul in' },
+      { at: 'b', label: 'b' },
+    ])
     await selects[1]?.setValue('b')
     await page.getComponent(Slider).setValue(40)
     expect(page.props('modelValue')).toMatchObject({ positions: { S1: 'b' }, openings: { TV1: 0.4 } })

@@ -6,7 +6,7 @@ import { computed, ref, watch } from 'vue'
 import type { UnitFile } from '../../units/unitFile'
 import { say } from '../../words'
 import { couldBeBehind, INTO, isSet, LEADS_ON, linesOf, PUT } from './circuit'
-import KindButton from './KindButton.vue'
+import KindGrid from './KindGrid.vue'
 import PressureAsked from './PressureAsked.vue'
 import RenameRow from './RenameRow.vue'
 import type { Change } from './useRedraw'
@@ -44,10 +44,7 @@ function split(bar?: number) {
 </script>
 
 <template>
-  <h3>{{ say('pointing.line.put-on', line) }}</h3>
-  <div class="kinds" role="group" :aria-label="say('pointing.line.put-on', line)">
-    <KindButton v-for="t in PUT" :key="t" :type="t" :chosen="put === t" @click="choose(t)" />
-  </div>
+  <KindGrid :label="say('pointing.line.put-on', line)" :types="PUT" :chosen="put" @choose="choose" />
   <PressureAsked
     v-if="(PUT as readonly string[]).includes(put)"
     :key="put"
@@ -55,10 +52,7 @@ function split(bar?: number) {
     :label="say('pointing.line.put-it-on', line)"
     @given="(bar) => emit('change', { kind: 'put', subject: line, type: put, bar })"
   />
-  <h3>{{ say('pointing.line.leads-on') }}</h3>
-  <div class="kinds" role="group" :aria-label="say('pointing.line.leads-on')">
-    <KindButton v-for="t in leadsOn" :key="t" :type="t" :chosen="put === t" @click="choose(t)" />
-  </div>
+  <KindGrid :label="say('pointing.line.leads-on')" :types="leadsOn" :chosen="put" @choose="choose" />
   <PressureAsked
     v-if="(LEADS_ON as readonly string[]).includes(put)"
     :key="put"
@@ -67,10 +61,12 @@ function split(bar?: number) {
     @given="(bar) => emit('change', { kind: 'put', subject: line, type: put, bar })"
   />
   <template v-if="ends.length > 1">
-    <h3>{{ say('pointing.line.into', line) }}</h3>
-    <div class="kinds" role="group" :aria-label="say('pointing.line.into', line)">
-      <KindButton v-for="t in INTO" :key="t" :type="t" :chosen="into === t" @click="[(into = into === t ? '' : t), (put = '')]" />
-    </div>
+    <KindGrid
+      :label="say('pointing.line.into', line)"
+      :types="INTO"
+      :chosen="into"
+      @choose="(t) => [(into = into === t ? '' : t), (put = '')]"
+    />
     <div v-if="into" class="behind">
       <span class="small">{{ say('pointing.line.what-stands-behind') }}</span>
       <label v-for="e in ends" :key="e.key"><Checkbox v-model="behind" :value="e.key" :input-id="e.key" /> {{ e.label }}</label>
@@ -98,11 +94,6 @@ function split(bar?: number) {
 </template>
 
 <style scoped>
-.kinds {
-  display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(104px, 1fr));
-  gap: 8px;
-}
 h3 {
   margin: 14px 0 6px;
 }

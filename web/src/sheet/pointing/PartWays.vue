@@ -6,7 +6,7 @@ import { isDriver } from '../../parts/kinds'
 import { TANK, type UnitComponent, type UnitFile } from '../../units/unitFile'
 import { say } from '../../words'
 import { endsOf, instead, isBetween, isSet, linesOf } from './circuit'
-import KindButton from './KindButton.vue'
+import KindGrid from './KindGrid.vue'
 import PressureAsked from './PressureAsked.vue'
 import RenameRow from './RenameRow.vue'
 import type { Change } from './useRedraw'
@@ -58,10 +58,7 @@ function replace(type: string) {
     />
   </div>
   <template v-if="places.length">
-    <h3>{{ say('pointing.part.instead', part.id) }}</h3>
-    <div class="kinds">
-      <KindButton v-for="t in places" :key="t" :type="t" :chosen="by === t" @click="replace(t)" />
-    </div>
+    <KindGrid :label="say('pointing.part.instead', part.id)" :types="places" :chosen="by" @choose="replace" />
     <PressureAsked
       v-if="by"
       :key="by"
@@ -92,11 +89,6 @@ function replace(type: string) {
 .buttons {
   display: flex;
   flex-wrap: wrap;
-  gap: 8px;
-}
-.kinds {
-  display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(104px, 1fr));
   gap: 8px;
 }
 h3 {

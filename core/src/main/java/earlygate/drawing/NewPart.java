@@ -77,16 +77,8 @@ record NewPart(String prefix, Optional<String> behind, boolean set, Drawn drawn)
                         .set("b", at.to)
                         .assume("displacementCm3", 100)
                         .assume("efficiency", 0.9));
-        on("reducing-valve", "RD", "R", true, at -> {
-            Part valve = sized(ends(at, "reducing-valve").set("drain", Line.TANK), at.flow(), 8);
-            valve.set("relieving", true);
-            return Usual.screw(valve, at.bar, Math.min(10, at.bar / 3), Usual.fits(1.5 * at.bar));
-        });
-        on("sequence-valve", "SQ", "Q", true, at -> {
-            Part valve = sized(ends(at, "sequence-valve").set("drain", Line.TANK), at.flow(), 8);
-            valve.set("reverseCheck", true);
-            return Usual.screw(valve, at.bar, Math.min(15, at.bar / 3), Usual.fits(1.5 * at.bar));
-        });
+        on("reducing-valve", "RD", "R", true, at -> branch(at, "reducing-valve", "relieving"));
+        on("sequence-valve", "SQ", "Q", true, at -> branch(at, "sequence-valve", "reverseCheck"));
         on("check-valve", "CV", "", false, at -> sized(ends(at, "check-valve"), 1.3 * at.flow(), 3));
         on(
                 "filter",
@@ -120,6 +112,12 @@ record NewPart(String prefix, Optional<String> behind, boolean set, Drawn drawn)
 
     private static Part sized(Part part, double flow, double dropBar) {
         return part.assume("ratedFlowLpm", Usual.size(flow)).assume("ratedDropBar", dropBar);
+    }
+
+    /** A valve before a branch of its own pressure, drained to tank, with what such a one usually has. */
+    private static Part branch(Place at, String type, String usually) {
+        Part valve = sized(ends(at, type).set("drain", Line.TANK), at.flow(), 8).set(usually, true);
+        return Usual.screw(valve, at.bar, Math.min(15, at.bar / 3), Usual.fits(1.5 * at.bar));
     }
 
     /** The first relief of a pump's line protects all behind it. */

@@ -12,8 +12,8 @@ import tools.jackson.databind.node.ObjectNode;
 
 /** New parts on a drawing: on a line, into a line, in another one's place. */
 final class Putting {
-    /** What a branch is fed by, and where its service lines begin. */
-    private static final double BRANCH_DROP = 8;
+    /** Bar over a directional valve at its rated flow. */
+    private static final double VALVE_DROP = 8;
 
     private final Paper paper;
 
@@ -159,7 +159,7 @@ final class Putting {
         way(positions.putArray("b"), line, ports[1], ports[0]);
         valve.set("start", "centre")
                 .assume("ratedFlowLpm", Usual.size(1.4 * paper.flow()))
-                .assume("ratedDropBar", BRANCH_DROP);
+                .assume("ratedDropBar", VALVE_DROP);
         return id;
     }
 
