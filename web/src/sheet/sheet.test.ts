@@ -62,11 +62,8 @@ describe('what if', () => {
     })
     const selects = page.findAllComponents(Select)
     expect(selects.map((x) => x.props('ariaLabel'))).toEqual(['Speed of E1', 'Position of S1'])
-    expect(selects[1]?.props('options')).toEqual([
-      { at: 'neutral', label: 'neutral' },
-      { at: 'a', label: 'haul in' },
-      { at: 'b', label: 'b' },
-    ])
+    const labels = (selects[1]?.props('options') as { label: string }[]).map((o) => o.label)
+    expect(labels).toEqual(['neutral', 'haul in', 'b'])
     await selects[1]?.setValue('b')
     await page.getComponent(Slider).setValue(40)
     expect(page.props('modelValue')).toMatchObject({ positions: { S1: 'b' }, openings: { TV1: 0.4 } })
