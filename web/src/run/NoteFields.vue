@@ -17,7 +17,11 @@ function kept(key: string): string | undefined {
 
 watch(
   () => props.run.noted,
-  (noted) => noted.forEach((n) => (typed.value[n.key] ??= n.text)),
+  (noted, before) => {
+    noted.forEach((n) => (typed.value[n.key] ??= n.text))
+    // Taken back, it is not there to be written down again by the way.
+    before?.filter((b) => !noted.some((n) => n.key === b.key)).forEach((b) => (typed.value[b.key] = ''))
+  },
   { immediate: true },
 )
 

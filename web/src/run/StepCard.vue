@@ -163,7 +163,7 @@ onBeforeUnmount(() => window.removeEventListener('keydown', onKey))
       </p>
       <NoteFields :run="run" :step="step.id" @send="send" />
       <StepNotes :step="step" />
-      <TickList :run="run" :busy="taken" @tick="act" @send="send" />
+      <TickList :run="run" :busy="taken || primary.waits !== undefined" @tick="act" @send="send" />
       <slot />
     </div>
     <Problems :refused="generalProblem" />

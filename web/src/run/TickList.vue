@@ -1,13 +1,19 @@
 <script setup lang="ts">
 import Button from 'primevue/button'
 import Checkbox from 'primevue/checkbox'
-import { computed } from 'vue'
+import { computed, ref } from 'vue'
 import { say } from '../words'
 import type { RunEvent, RunView } from './useRun'
 
 /** The checks of a phase in one list: what is ticked, what is at hand, what comes. */
 const props = defineProps<{ run: RunView; busy: boolean }>()
 const emit = defineEmits<{ tick: []; send: [event: RunEvent] }>()
+/** A tick that was not taken must not stand there as one. */
+const tries = ref(0)
+function tick() {
+  tries.value++
+  emit('tick')
+}
 const done = computed(() => props.run.ticks.filter((t) => t.state === 'done').length)
 </script>
 
@@ -17,11 +23,12 @@ const done = computed(() => props.run.ticks.filter((t) => t.state === 'done').le
     <ol>
       <li v-for="t in run.ticks" :key="t.step" :class="t.state" :aria-current="t.state === 'now' ? 'step' : undefined">
         <Checkbox
+          :key="tries"
           :model-value="t.state === 'done'"
           binary
           :disabled="t.state !== 'now' || busy"
           :input-id="`tick-${t.step}`"
-          @update:model-value="emit('tick')"
+          @update:model-value="tick"
         />
         <label :for="`tick-${t.step}`">{{ t.number }} {{ t.action }}</label>
         <Button

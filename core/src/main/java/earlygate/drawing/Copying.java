@@ -39,7 +39,9 @@ final class Copying {
     /** Lines that nothing feeds or joins but this part and what stands on them alone. */
     private Set<String> own(ObjectNode part) {
         Set<String> own = new LinkedHashSet<>(Ends.withoutTank(part));
-        own.removeIf(l -> paper.isPumpLine(l) || Ends.on(part, l).stream().anyMatch(Copying::isFed));
+        own.removeIf(l -> !paper.isLine(l)
+                || paper.isPumpLine(l)
+                || Ends.on(part, l).stream().anyMatch(Copying::isFed));
         boolean shrunk = true;
         while (shrunk) {
             shrunk = own.removeIf(l -> paper.all("components")

@@ -79,15 +79,17 @@ final class Ends {
     }
 
     private static void ports(ObjectNode part, UnaryOperator<String> to) {
-        rename((ArrayNode) part.get(PORTS), to);
+        rename(part.path(PORTS), to);
         part.path("positions")
                 .properties()
-                .forEach(position -> position.getValue().forEach(pair -> rename((ArrayNode) pair, to)));
+                .forEach(position -> position.getValue().forEach(pair -> rename(pair, to)));
     }
 
-    private static void rename(ArrayNode lines, UnaryOperator<String> to) {
-        for (int i = 0; i < lines.size(); i++) {
-            lines.set(i, StringNode.valueOf(to.apply(lines.get(i).asString(""))));
+    private static void rename(JsonNode lines, UnaryOperator<String> to) {
+        for (int i = 0; lines instanceof ArrayNode list && i < list.size(); i++) {
+            if (list.get(i).isString()) {
+                list.set(i, StringNode.valueOf(to.apply(list.get(i).asString())));
+            }
         }
     }
 }

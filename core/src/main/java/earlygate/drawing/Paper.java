@@ -21,6 +21,7 @@ final class Paper {
     private static final double SOME_SPEED = 1450;
     private static final double SOME_RATING = 250;
     private static final List<String> NAMED = List.of("lines", "components", "testPoints", "testGear");
+    static final List<String> LISTS = List.of("lines", "components", "testPoints", "targets", "work", "testGear");
 
     private final ObjectNode unit;
     private final Draft draft;

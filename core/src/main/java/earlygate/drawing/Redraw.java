@@ -56,7 +56,7 @@ public final class Redraw {
 
     /** @param unconfirmed places in the unit that nobody has confirmed */
     public static Answer of(JsonNode unit, List<String> unconfirmed, Change change) {
-        if (!(unit instanceof ObjectNode before)) {
+        if (!(unit instanceof ObjectNode before) || !isDrawable(before)) {
             return new Answer.Refused(Reason.of("drawing.no-unit"));
         }
         Redraw redraw = new Redraw(before.deepCopy(), unconfirmed);
@@ -65,6 +65,11 @@ public final class Redraw {
         } catch (NotDrawn e) {
             return new Answer.Refused(e.reason);
         }
+    }
+
+    /** Half filled it may be; but a list must be a list. */
+    private static boolean isDrawable(ObjectNode unit) {
+        return Paper.LISTS.stream().allMatch(l -> !unit.has(l) || unit.get(l).isArray());
     }
 
     private Answer done(Made made) {
@@ -192,8 +197,8 @@ public final class Redraw {
         if (line.equals(into) || line.equals(Line.TANK) || into.equals(Line.TANK)) {
             throw NotDrawn.of("drawing.not-two-lines", line);
         }
-        ObjectNode one = paper.find("lines", line).orElseThrow();
-        ObjectNode other = paper.find("lines", into).orElseThrow();
+        ObjectNode one = drawn(line);
+        ObjectNode other = drawn(into);
         paper.join(line, into);
         paper.all("components").filter(Redraw::isShort).map(Paper::id).toList().forEach(paper::rubOut);
         if (one.path("ratingBar").isNumber() && other.path("ratingBar").isNumber()) {
@@ -201,6 +206,11 @@ public final class Redraw {
         }
         paper.rubOutLine(line);
         return new Made(into, Reason.of("drawing.merged").name("id", line).name("line", into));
+    }
+
+    /** A half-filled file may name a line that is not drawn. */
+    private ObjectNode drawn(String line) {
+        return paper.find("lines", line).orElseThrow(() -> NotDrawn.of("drawing.unknown-line", line));
     }
 
     /** A line is as weak as its weakest piece, and holds what both held. */
