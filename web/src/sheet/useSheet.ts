@@ -66,7 +66,7 @@ export function useSheet(tag: string, whatIf: Ref<WhatIf>) {
     base.value = unit
     draft.value = copyOf(kept?.document ?? (unit.document as UnitFile))
     unconfirmed.value = [...(kept?.unconfirmed ?? unit.unconfirmed)]
-    history.begin(JSON.stringify(draft.value))
+    history.begin(version())
   }
 
   watch(
@@ -145,7 +145,7 @@ export function useSheet(tag: string, whatIf: Ref<WhatIf>) {
     [draft, unconfirmed, measured, () => display.pressure],
     () => {
       if (!draft.value || !base.value) return
-      history.note(JSON.stringify(draft.value))
+      history.note(version())
       keepDraft(tag, changed.value ? { base: base.value.revision, document: draft.value, unconfirmed: unconfirmed.value } : undefined)
       clearTimeout(deriving)
       deriving = setTimeout(() => void derive(), 250)
@@ -193,8 +193,16 @@ export function useSheet(tag: string, whatIf: Ref<WhatIf>) {
     refused.value = null
   }
 
+  /** What undo goes back to: the unit, and what of it nobody had confirmed then. */
+  function version(): string {
+    return JSON.stringify({ unit: draft.value, unconfirmed: unconfirmed.value })
+  }
+
   function turnBack(text: string | undefined) {
-    if (text !== undefined) draft.value = JSON.parse(text) as UnitFile
+    if (text === undefined) return
+    const there = JSON.parse(text) as { unit: UnitFile; unconfirmed: string[] }
+    draft.value = there.unit
+    unconfirmed.value = there.unconfirmed
   }
 
   return {

@@ -50,6 +50,8 @@ async function importFile(event: Event) {
   try {
     const unit = await call<{ tag: string }>('POST', '/api/units', await file.text(), true)
     told(say('units.unitsPage.is-in', unit.tag))
+    // A first list that is still on its way was asked for before this unit was in.
+    await queries.cancelQueries({ queryKey: ['units'] })
     await queries.invalidateQueries({ queryKey: ['units'] })
   } catch (e) {
     refused.value = asRefused(e)

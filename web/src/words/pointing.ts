@@ -23,5 +23,6 @@ export const POINTING = {
   'pointing.part.take-out': 'Take out',
   'pointing.rename.name': 'Name',
   'pointing.rename.rename': 'Rename',
+  'pointing.useRedraw.changed-since': 'The drawing was changed since. Undo above goes back step by step.',
   'pointing.useRedraw.with-it': 'With it: {0}.',
 }

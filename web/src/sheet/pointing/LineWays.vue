@@ -5,10 +5,11 @@ import Select from 'primevue/select'
 import { computed, ref, watch } from 'vue'
 import type { UnitFile } from '../../units/unitFile'
 import { say } from '../../words'
-import { couldBeBehind, INTO, isSet, LEADS_ON, linesOf, PUT } from './circuit'
+import { couldBeBehind, linesOf } from './circuit'
 import KindGrid from './KindGrid.vue'
 import PressureAsked from './PressureAsked.vue'
 import RenameRow from './RenameRow.vue'
+import { usePutKinds } from './usePutKinds'
 import type { Change } from './useRedraw'
 
 /** What can be done to a line: a part on it, a part into it, another name, one line with another. */
@@ -29,8 +30,13 @@ watch(
 
 const ends = computed(() => couldBeBehind(props.unit, props.line))
 const others = computed(() => linesOf(props.unit, [props.line]))
+const { kinds, isSet } = usePutKinds()
+const home = computed(() => kinds.value.filter((k) => !k.leadsOn).map((k) => k.type))
 /** A section hangs on the signal of a pump that senses the load. */
-const leadsOn = computed(() => LEADS_ON.filter((t) => t !== 'section' || props.unit.components.some((c) => c.loadSense)))
+const leadsOn = computed(() =>
+  kinds.value.filter((k) => k.leadsOn && (k.type !== 'section' || props.unit.components.some((c) => c.loadSense))).map((k) => k.type),
+)
+const between = computed(() => kinds.value.filter((k) => k.into).map((k) => k.type))
 
 function choose(type: string) {
   into.value = ''
@@ -44,9 +50,9 @@ function split(bar?: number) {
 </script>
 
 <template>
-  <KindGrid :label="say('pointing.line.put-on', line)" :types="PUT" :chosen="put" @choose="choose" />
+  <KindGrid :label="say('pointing.line.put-on', line)" :types="home" :chosen="put" @choose="choose" />
   <PressureAsked
-    v-if="(PUT as readonly string[]).includes(put)"
+    v-if="home.includes(put)"
     :key="put"
     :type="put"
     :label="say('pointing.line.put-it-on', line)"
@@ -54,7 +60,7 @@ function split(bar?: number) {
   />
   <KindGrid :label="say('pointing.line.leads-on')" :types="leadsOn" :chosen="put" @choose="choose" />
   <PressureAsked
-    v-if="(LEADS_ON as readonly string[]).includes(put)"
+    v-if="leadsOn.includes(put)"
     :key="put"
     :type="put"
     :label="say('pointing.line.put-it-on', line)"
@@ -63,7 +69,7 @@ function split(bar?: number) {
   <template v-if="ends.length > 1">
     <KindGrid
       :label="say('pointing.line.into', line)"
-      :types="INTO"
+      :types="between"
       :chosen="into"
       @choose="(t) => [(into = into === t ? '' : t), (put = '')]"
     />

@@ -5,23 +5,25 @@ import { computed, ref, watch } from 'vue'
 import { isDriver } from '../../parts/kinds'
 import { TANK, type UnitComponent, type UnitFile } from '../../units/unitFile'
 import { say } from '../../words'
-import { endsOf, instead, isBetween, isSet, linesOf } from './circuit'
+import { endsOf, instead, isBetween, linesOf } from './circuit'
 import KindGrid from './KindGrid.vue'
 import PressureAsked from './PressureAsked.vue'
 import RenameRow from './RenameRow.vue'
+import { usePutKinds } from './usePutKinds'
 import type { Change } from './useRedraw'
 
 /** What can be done to a part: its fields, one more, out, another in its place, its ends elsewhere, another name. */
 const props = defineProps<{ unit: UnitFile; part: UnitComponent }>()
 const emit = defineEmits<{ change: [change: Change]; fields: [] }>()
 
+const { kinds, isSet } = usePutKinds()
 const by = ref('')
 watch(
   () => props.part.id,
   () => (by.value = ''),
 )
 const ends = computed(() => endsOf(props.part))
-const places = computed(() => instead(props.part))
+const places = computed(() => instead(props.part, kinds.value))
 /** What was asked of the old one is the likeliest of the new one. */
 const before = computed(
   () => props.unit.targets?.find((t) => t.setting === props.part.id)?.pressureBar ?? (props.part.settingBar as number | undefined),

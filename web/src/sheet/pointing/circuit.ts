@@ -1,6 +1,9 @@
+import type { Schema } from '../../api/client'
 import { isDriver } from '../../parts/kinds'
 import { TANK, type UnitComponent, type UnitFile } from '../../units/unitFile'
 import { label } from '../fields'
+
+export type PutKind = Schema['Kind']
 
 /** Ends of a part by their keys, in the order in which oil goes through it. */
 const ENDS = [
@@ -21,41 +24,6 @@ const ENDS = [
   'drain',
   'caseDrain',
 ]
-
-/** What can be put on a line, in the order in which a schematic is drawn. */
-export const PUT = [
-  'gauge',
-  'relief-valve',
-  'throttle',
-  'cylinder',
-  'hydraulic-motor',
-  'accumulator',
-  'unloading-valve',
-  'orifice',
-  'pump',
-  'work',
-] as const
-
-/** What can be put on it with a new line behind. */
-export const LEADS_ON = [
-  'reducing-valve',
-  'sequence-valve',
-  'check-valve',
-  'filter',
-  'flow-control',
-  'directional-valve',
-  'section',
-] as const
-
-/** Kinds that stand in a line: something is behind them. */
-export const INTO = ['check-valve', 'filter', 'reducing-valve', 'sequence-valve', 'flow-control'] as const
-
-const SET = ['relief-valve', 'unloading-valve', 'reducing-valve', 'sequence-valve', 'accumulator', 'work']
-
-/** Whether the schematic must say at what pressure. */
-export function isSet(type: string): boolean {
-  return SET.includes(type)
-}
 
 export function kindName(type: string): string {
   return type.replaceAll('-', ' ')
@@ -94,12 +62,12 @@ export function isBetween(c: UnitComponent): boolean {
 }
 
 /** Kinds that could stand in its place. */
-export function instead(c: UnitComponent): string[] {
+export function instead(c: UnitComponent, kinds: PutKind[]): string[] {
   if (isDriver(c)) return []
   const home = ['relief-valve', 'unloading-valve', 'throttle', 'orifice', 'hydraulic-motor']
-  const through = [...INTO, 'throttle', 'orifice']
+  const through = [...kinds.filter((k) => k.into).map((k) => k.type), 'throttle', 'orifice']
   const group = isBetween(c) ? through : home
-  return (group as string[]).includes(c.type) ? group.filter((t) => t !== c.type) : []
+  return group.includes(c.type) ? group.filter((t) => t !== c.type) : []
 }
 
 export function linesOf(unit: UnitFile, but: string[] = []): string[] {

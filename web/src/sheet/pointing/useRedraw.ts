@@ -24,7 +24,10 @@ export function useRedraw(unit: Ref<UnitFile | undefined>, unconfirmed: Ref<stri
       unconfirmed.value = drawn.unconfirmed
       refused.value = null
       const gone = drawn.gone.filter((g) => g !== change.subject)
+      const after = JSON.stringify(drawn.document)
       told(gone.length ? `${drawn.said} ${say('pointing.useRedraw.with-it', gone.join(', '))}` : drawn.said, () => {
+        // What was drawn since must not go with it.
+        if (JSON.stringify(unit.value) !== after) return told(say('pointing.useRedraw.changed-since'))
         unit.value = before.unit
         unconfirmed.value = before.unconfirmed
       })

@@ -58,8 +58,7 @@ final class Copying {
     }
 
     private void line(String id) {
-        String stem = id.replaceAll("\\d+$", "");
-        String name = paper.numbered(stem);
+        String name = paper.like(id);
         ObjectNode old = paper.find("lines", id).orElseThrow();
         lines.put(id, name);
         paper.draft()
@@ -67,7 +66,7 @@ final class Copying {
                         name,
                         "like " + id,
                         OptionalDouble.empty(),
-                        rating(old),
+                        paper.rating(id),
                         old.path("volumeL").asDouble(1));
         List<ObjectNode> gauges = paper.all("testPoints")
                 .filter(t -> t.path("line").asString("").equals(id))
@@ -80,13 +79,9 @@ final class Copying {
         }
     }
 
-    private static double rating(ObjectNode line) {
-        return line.path("ratingBar").asDouble(250);
-    }
-
     private String copy(ObjectNode part) {
         String old = Paper.id(part);
-        String id = paper.numbered(old.replaceAll("\\d+$", ""));
+        String id = paper.like(old);
         ObjectNode copy = part.deepCopy();
         copy.put("id", id);
         lines.forEach((from, to) -> Ends.moveAll(copy, from, to));

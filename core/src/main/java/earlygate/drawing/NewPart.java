@@ -4,6 +4,7 @@ import earlygate.unit.Line;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Stream;
 
 /**
  * A kind of part that can be put in by pointing at the drawing.
@@ -49,10 +50,7 @@ record NewPart(String prefix, Optional<String> behind, boolean set, Drawn drawn)
                         .set("line", at.from)
                         .assume("volumeL", 10)
                         .set("prechargeBar", at.bar));
-        home("throttle", "TV", false, at -> {
-            Usual.load(at.paper.draft(), at.id, at.from, at.to, at.flow());
-            return at.paper.part(at.id).orElseThrow();
-        });
+        home("throttle", "TV", false, at -> Usual.load(at.paper.draft(), at.id, at.from, at.to, at.flow()));
         home(
                 "orifice",
                 "OR",
@@ -100,6 +98,10 @@ record NewPart(String prefix, Optional<String> behind, boolean set, Drawn drawn)
 
     private static void on(String type, String prefix, String behind, boolean set, Drawn drawn) {
         KINDS.put(type, new NewPart(prefix, Optional.of(behind), set, drawn));
+    }
+
+    static Stream<String> types() {
+        return KINDS.keySet().stream();
     }
 
     static Optional<NewPart> of(String type) {

@@ -7,6 +7,7 @@ import java.util.HashSet;
 import java.util.Iterator;
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import java.util.Set;
 import java.util.function.Predicate;
 import java.util.stream.Stream;
@@ -53,11 +54,6 @@ final class Paper {
         return all(list).filter(n -> id(n).equals(id)).findFirst();
     }
 
-    /** A part that was drawn before, to go on with. */
-    Optional<Part> part(String id) {
-        return find("components", id).map(n -> new Part(n, "components." + id, new ArrayList<>()));
-    }
-
     boolean isLine(String id) {
         return id.equals(Line.TANK) || find("lines", id).isPresent();
     }
@@ -94,6 +90,12 @@ final class Paper {
         return isFree(letter) ? letter : afterFirst(letter);
     }
 
+    /** A name of the same kind: R2 after R, A3 after A1 where there is an A2. */
+    String like(String name) {
+        String stem = name.replaceAll("\\d+$", "");
+        return stem.equals(name) ? afterFirst(stem) : numbered(stem);
+    }
+
     private String afterFirst(String letter) {
         for (int n = 2; ; n++) {
             if (isFree(letter + n)) {
@@ -105,11 +107,15 @@ final class Paper {
     /** A line behind a part, as strong as the one before it until somebody says otherwise. */
     String lineBehind(String letter, String before, String part) {
         String name = letter.isEmpty() ? afterFirst(before.replaceAll("\\d+$", "")) : lettered(letter);
-        double rating = find("lines", before)
+        draft.line(name, "behind " + part, OptionalDouble.empty(), rating(before), 0.8);
+        return name;
+    }
+
+    /** Bar; what a line usually stands where nobody has said it yet. */
+    double rating(String line) {
+        return find("lines", line)
                 .map(l -> l.path("ratingBar").asDouble(SOME_RATING))
                 .orElse(SOME_RATING);
-        draft.line(name, "behind " + part, java.util.OptionalDouble.empty(), rating, 0.8);
-        return name;
     }
 
     /** L/min of all pumps at the speed of their drives. */

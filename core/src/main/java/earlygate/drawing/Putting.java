@@ -1,5 +1,6 @@
 package earlygate.drawing;
 
+import earlygate.drawing.Redraw.Kind;
 import earlygate.drawing.Redraw.Made;
 import earlygate.drawing.Redraw.NotDrawn;
 import earlygate.explain.Reason;
@@ -14,6 +15,14 @@ import tools.jackson.databind.node.ObjectNode;
 final class Putting {
     /** Bar over a directional valve at its rated flow. */
     private static final double VALVE_DROP = 8;
+
+    private static final Kind GAUGE = new Kind("gauge", false, false, false);
+
+    private static final List<Kind> AROUND = List.of(
+            new Kind("work", true, false, false),
+            new Kind("pump", false, false, false),
+            new Kind("directional-valve", false, true, false),
+            new Kind("section", false, true, false));
 
     private final Paper paper;
 
@@ -40,6 +49,17 @@ final class Putting {
                 .name("id", made)
                 .name("line", line);
         return new Made(made, said);
+    }
+
+    static List<Kind> kinds() {
+        Stream<Kind> parts = NewPart.types().map(type -> {
+            NewPart part = kind(type);
+            boolean on = part.behind().isPresent();
+            return new Kind(type, part.set(), on, on);
+        });
+        return Stream.of(Stream.of(GAUGE), parts, AROUND.stream())
+                .flatMap(k -> k)
+                .toList();
     }
 
     private static double needed(String type, OptionalDouble bar) {
@@ -81,11 +101,8 @@ final class Putting {
 
     private String gauge(String line) {
         String id = paper.isFree("G" + line) && paper.all("testPoints").count() > 0 ? "G" + line : paper.numbered("G");
-        double rating = paper.find("lines", line)
-                .map(l -> l.path("ratingBar").asDouble(250))
-                .orElse(250.0);
         // A line is rarely worked above seven tenths of what it stands.
-        paper.draft().gauge(id, line, OptionalDouble.empty(), 0.7 * rating);
+        paper.draft().gauge(id, line, OptionalDouble.empty(), 0.7 * paper.rating(line));
         return id;
     }
 
@@ -106,16 +123,13 @@ final class Putting {
                 .findFirst()
                 .orElseGet(this::motor);
         String id = paper.numbered("P");
-        double rating = paper.find("lines", line)
-                .map(l -> l.path("ratingBar").asDouble(250))
-                .orElse(250.0);
         paper.draft()
                 .part(id, "pump")
                 .set("driver", driver)
                 .set("inlet", Line.TANK)
                 .set("outlet", line)
                 .assume("displacementCm3", 40)
-                .assume("ratedPressureBar", rating)
+                .assume("ratedPressureBar", paper.rating(line))
                 .assume("volumetricEfficiency", 0.93);
         return id;
     }

@@ -49,6 +49,18 @@ public final class Redraw {
     private final Paper paper;
     private final List<String> unconfirmed;
 
+    /** What can be put on a line by pointing, in the order in which a schematic is drawn. */
+    public static List<Kind> kinds() {
+        return Putting.kinds();
+    }
+
+    /**
+     * @param set the schematic must say at what pressure
+     * @param leadsOn a new line is behind it
+     * @param into it can stand in a line, with some of its ends behind
+     */
+    public record Kind(String type, boolean set, boolean leadsOn, boolean into) {}
+
     private Redraw(ObjectNode unit, List<String> unconfirmed) {
         paper = new Paper(unit);
         this.unconfirmed = new ArrayList<>(unconfirmed);

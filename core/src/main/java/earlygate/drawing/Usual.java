@@ -81,8 +81,8 @@ public final class Usual {
     }
 
     /** A load that the unit works against while it is set: a throttle of the bench or of the unit. */
-    public static void load(Draft d, String id, String from, String to, double flow) {
-        restriction(d, id, "throttle", from, to, size(flow), 20).set("purpose", "load");
+    public static Part load(Draft d, String id, String from, String to, double flow) {
+        return restriction(d, id, "throttle", from, to, size(flow), 20).set("purpose", "load");
     }
 
     /** L/min of a pump at a speed. */

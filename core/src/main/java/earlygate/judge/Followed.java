@@ -18,12 +18,10 @@ final class Followed {
     private static final double SAYS = 4;
 
     private final TestPoint gauge;
-    private final Slope slope;
     private final List<double[]> stood = new ArrayList<>();
 
-    Followed(TestPoint gauge, Slope slope) {
+    Followed(TestPoint gauge) {
         this.gauge = gauge;
-        this.slope = slope;
     }
 
     /** The screw goes by so many turns from where the gauge stands. */
@@ -48,13 +46,13 @@ final class Followed {
         }
     }
 
-    /** By the latest turns that are good for enough. */
-    Misfit at(double reads) {
+    /** By the latest turns that are good for enough, as the screw's slope is known by now. */
+    Misfit at(double reads, Slope slope) {
         double repeats = REPEATS * gauge.errorPa() + WANDERS * reads;
         for (int i = stood.size() - 1; i >= 0; i--) {
             double turns = stood.get(i)[1];
             if (Math.abs(turns) * slope.perTurn() > SAYS * repeats) {
-                return misfit(reads - stood.get(i)[0], turns, repeats);
+                return misfit(reads - stood.get(i)[0], turns, slope, repeats);
             }
         }
         return Misfit.NONE;
@@ -64,7 +62,7 @@ final class Followed {
      * As likelihoods: who held it before and holds it still moved it by what was turned, or not at all; who took it over
      * may have done so anywhere on the way.
      */
-    private Misfit misfit(double moved, double turns, double repeats) {
+    private static Misfit misfit(double moved, double turns, Slope slope, double repeats) {
         double went = Math.abs(turns) * slope.perTurn();
         double doubt = Math.hypot(turns * slope.sd(), repeats);
         double off = moved - turns * slope.perTurn();

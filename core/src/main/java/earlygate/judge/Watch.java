@@ -29,7 +29,12 @@ public final class Watch {
      *
      * @param slope of that screw on that gauge
      */
-    public record AtHand(String setting, String gauge, Situation situation, Slope slope) {}
+    public record AtHand(String setting, String gauge, Situation situation, Slope slope) {
+        /** The same screw in the same machine, whatever was learned of it meanwhile. */
+        boolean isAlso(AtHand other) {
+            return setting.equals(other.setting) && gauge.equals(other.gauge) && situation.equals(other.situation);
+        }
+    }
 
     /**
      * @param what a name for it: another one is looked for from its own beginning
@@ -144,22 +149,24 @@ public final class Watch {
     /** What is looked for from now on. */
     public void seek(Sought now) {
         boolean other = !now.what().equals(sought.what());
+        boolean same = now.atHand().isPresent() == sought.atHand().isPresent()
+                && now.atHand().stream().allMatch(h -> h.isAlso(sought.atHand().orElseThrow()));
         if (other) {
             swings.values().forEach(Swing::restart);
             after.clear();
-            heldBy = Optional.empty();
         }
-        if (other || now.cracks() != sought.cracks()) {
+        if (other || !same || now.cracks() != sought.cracks()) {
             crack = now.atHand().filter(h -> now.cracks()).map(h -> new CrackWatch(unit, h));
         }
         sought = now;
-        if (other || followed.isEmpty()) {
+        if (other || !same) {
             startFollowing();
+            heldBy = Optional.empty();
         }
     }
 
     private void startFollowing() {
-        followed = sought.atHand().map(h -> new Followed(unit.testPoint(h.gauge()), h.slope()));
+        followed = sought.atHand().map(h -> new Followed(unit.testPoint(h.gauge())));
     }
 
     public Sought sought() {
@@ -226,7 +233,11 @@ public final class Watch {
         Map<String, Double> others = new LinkedHashMap<>(stand);
         double reads = others.remove(hand.gauge());
         return Holder.of(
-                unit, hand, reads, others, followed.map(f -> f.at(reads)).orElse(Followed.Misfit.NONE));
+                unit,
+                hand,
+                reads,
+                others,
+                followed.map(f -> f.at(reads, hand.slope())).orElse(Followed.Misfit.NONE));
     }
 
     /** An answer of the model, and what stood on the instruments when it was asked. */

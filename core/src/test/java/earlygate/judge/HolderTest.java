@@ -94,30 +94,30 @@ class HolderTest {
     }
 
     private List<Holder> after(double turns, double then) {
-        Followed followed = new Followed(lg.testPoint("G1"), TWENTY_A_TURN);
+        Followed followed = new Followed(lg.testPoint("G1"));
         followed.turned(165 * BAR, turns);
         AtHand pump = hand(deadhead, "P1.compensator", "G1");
-        return Holder.of(lg, pump, then * BAR, Map.of(), followed.at(then * BAR));
+        return Holder.of(lg, pump, then * BAR, Map.of(), followed.at(then * BAR, TWENTY_A_TURN));
     }
 
     /** 20 bar a turn, known to a tenth; the gauge repeats to 0.3 of its error and 0.3 % of what it reads. By hand. */
     @Test
     void whatATurnSaysIsCountedInDoubts() {
-        Followed followed = new Followed(lg.testPoint("G1"), TWENTY_A_TURN);
-        assertThat(followed.at(100 * BAR)).isEqualTo(Followed.Misfit.NONE);
+        Followed followed = new Followed(lg.testPoint("G1"));
+        assertThat(followed.at(100 * BAR, TWENTY_A_TURN)).isEqualTo(Followed.Misfit.NONE);
         followed.turned(100 * BAR, 1);
         double repeats = 0.3 * lg.testPoint("G1").errorPa() / BAR + 0.3;
         double doubt = Math.hypot(2, repeats);
         // Stayed: ten doubts of its own, and another may have taken it anywhere in 20 bar.
         double apart = 400 / (doubt * doubt) + 2 * Math.log(doubt * Math.sqrt(2 * Math.PI)) - 2 * Math.log(20);
-        assertThat(followed.at(100 * BAR).own()).isCloseTo(apart, within(1e-6));
-        assertThat(followed.at(100 * BAR).other()).isZero();
+        assertThat(followed.at(100 * BAR, TWENTY_A_TURN).own()).isCloseTo(apart, within(1e-6));
+        assertThat(followed.at(100 * BAR, TWENTY_A_TURN).other()).isZero();
         // Further in the same way the turns add up; back out again they begin anew.
         followed.turned(120 * BAR, 1 / 16.0);
-        assertThat(followed.at(121 * BAR).own()).isZero();
+        assertThat(followed.at(121 * BAR, TWENTY_A_TURN).own()).isZero();
         followed.turned(121 * BAR, -0.5);
-        assertThat(followed.at(111 * BAR).own()).isZero();
-        assertThat(followed.at(111 * BAR).other()).isGreaterThan(30);
+        assertThat(followed.at(111 * BAR, TWENTY_A_TURN).own()).isZero();
+        assertThat(followed.at(111 * BAR, TWENTY_A_TURN).other()).isGreaterThan(30);
     }
 
     /** Machines whose relief went astray and whose pump stands anywhere: the truth is what their solved state is held by. */

@@ -9,6 +9,7 @@ import earlygate.server.words.Words;
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.util.List;
 import java.util.OptionalDouble;
+import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RestController;
@@ -56,6 +57,11 @@ class RedrawController {
             String made,
             List<String> gone,
             String said) {}
+
+    @GetMapping("/api/calc/redraw/kinds")
+    List<Redraw.Kind> kinds() {
+        return Redraw.kinds();
+    }
 
     @PostMapping("/api/calc/redraw")
     RedrawnView redraw(@RequestBody RedrawRequest request) {

@@ -146,7 +146,7 @@ public final class LiveRig {
 
     /** What stands otherwise than the step at hand needs it, each with what to put back. */
     public synchronized List<Reason> wrong() {
-        List<Reason> wrong = step.map(s -> Mismatch.of(unit, s, rig)).orElse(List.of());
+        List<Reason> wrong = mismatch();
         // Each turn is waited out: a fall is told from the noise only while the hand is still.
         Watch.Sought sought = watch.sought();
         boolean waits = sought.cracks()
@@ -154,6 +154,10 @@ public final class LiveRig {
                 && (watch.cracks().held().isEmpty()
                         || !watch.stands(sought.atHand().orElseThrow().gauge()));
         return wrong.isEmpty() && waits ? List.of(notStanding()) : wrong;
+    }
+
+    private List<Reason> mismatch() {
+        return step.map(s -> Mismatch.of(unit, s, rig)).orElse(List.of());
     }
 
     /** Turned before the gauge stood, no fall can be told from its wandering: the screw waits, or goes back in. */
@@ -209,9 +213,7 @@ public final class LiveRig {
 
     /** The model is asked about the machine as the step needs it: while it stands otherwise, it knows nothing. */
     private LiveView.Held held() {
-        boolean asPlanned =
-                step.filter(s -> Mismatch.of(unit, s, rig).isEmpty()).isPresent();
-        List<Holder> holders = asPlanned ? watch.holders() : List.of();
+        List<Holder> holders = mismatch().isEmpty() ? watch.holders() : List.of();
         return holders.isEmpty()
                 ? null
                 : new LiveView.Held(
