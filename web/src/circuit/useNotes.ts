@@ -1,5 +1,6 @@
 import type { Schema } from '../api/client'
 import { useDisplay } from '../display/display'
+import { unitBeside } from '../display/units'
 import type { Said } from '../parts/kind'
 import { kindOf } from '../parts/kinds'
 import { positionWord } from '../parts/levers'
@@ -24,10 +25,11 @@ export function useNotes(drawn: { unit: UnitFile; steady?: Schema['SteadyView'];
     asked,
     flow: (id) => {
       const lpm = figure(id, 'flowLpm')
-      return lpm === undefined || Math.abs(lpm) < 0.05 ? '' : `${Math.abs(lpm).toFixed(1)} L/min`
+      return lpm === undefined || Math.abs(lpm) < 0.05 ? '' : display.flow(Math.abs(lpm), 1)
     },
     open: (id) => `${Math.round((figure(id, 'open') ?? 0) * 100)} %`,
     pressure: (value) => display.show(value),
+    power: (value) => (typeof value === 'number' ? display.power(value) : `? ${unitBeside('kW', display.pressure)}`),
     position: (id) => {
       const at = drawn.positions?.[id]
       return at === undefined

@@ -1,6 +1,7 @@
 import { defineStore } from 'pinia'
 import { computed, ref, watchEffect } from 'vue'
 import { pressureNumber, PRESSURE_UNITS, type PressureUnit } from './quantity'
+import { outOf, unitBeside } from './units'
 
 /** How things are shown, everywhere at once: pressure unit and theme; kept in the browser. */
 export const useDisplay = defineStore('display', () => {
@@ -21,5 +22,19 @@ export const useDisplay = defineStore('display', () => {
     return `${pressureNumber(bar, pressure.value)} ${pressure.value}`
   }
 
-  return { pressure, dark, query, show }
+  /** What the unit file has in `unit`, with the unit in which it is shown; as short as it is where no decimals are asked. */
+  function amount(value: number, unit: string, decimals?: number): string {
+    const there = unitBeside(unit, pressure.value)
+    const shown = outOf(unit, value, there)
+    return `${decimals === undefined ? Number(shown.toPrecision(4)) : shown.toFixed(decimals)} ${there}`
+  }
+
+  const flow = (lpm: number, decimals?: number) => amount(lpm, 'L/min', decimals)
+  const power = (kw: number, decimals?: number) => amount(kw, 'kW', decimals)
+  const temperature = (c: number, decimals?: number) => amount(c, '°C', decimals)
+  /** A difference of temperatures. */
+  const warming = (kelvin: number, decimals?: number) => amount(kelvin, 'K', decimals)
+  const degrees = computed(() => unitBeside('°C', pressure.value))
+
+  return { pressure, dark, query, show, amount, flow, power, temperature, warming, degrees }
 })

@@ -15,6 +15,7 @@ export interface Said {
   flow: (id: string) => string
   open: (id: string) => string
   pressure: (bar: number) => string
+  power: (kw: unknown) => string
   position: (id: string) => string | undefined
 }
 

@@ -35,7 +35,7 @@ const MOVER = {
   symbol: MoverSymbol,
   ports: () => [],
   drives: true,
-  notes: (c: UnitComponent) => [size(c.ratedPowerKw, 'kW')],
+  notes: (c: UnitComponent, said: Said) => [said.power(c.ratedPowerKw)],
 } as const
 const VALVE = {
   symbol: PressureValveSymbol,

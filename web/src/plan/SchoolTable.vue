@@ -1,10 +1,12 @@
 <script setup lang="ts">
+import { useDisplay } from '../display/display'
 import { say } from '../words'
 import type { Schema } from '../api/client'
 import { SCHOOL_NAMES } from '../display/names'
 
 /** The ways side by side, with what each costs; one that is unsafe here says why. */
 defineProps<{ comparison: Schema['ComparisonView'][]; planned: string }>()
+const display = useDisplay()
 const school = defineModel<string>({ required: true })
 
 function minutes(seconds: number): string {
@@ -43,7 +45,7 @@ function minutes(seconds: number): string {
         >
         <template v-else>
           <td>{{ say('plan.schoolTable.mj', (c.heatKj / 1000).toFixed(1)) }}</td>
-          <td>{{ c.tankRiseC }} K</td>
+          <td>{{ display.warming(c.tankRiseC, 1) }}</td>
           <td>{{ minutes(c.unprotectedS) }}</td>
           <td>{{ c.moves }}</td>
           <td>{{ say('plan.schoolTable.min', c.minutes) }}</td>

@@ -68,7 +68,7 @@ function off(bar: number) {
           <div v-if="s.attempts > 2" class="quiet small">{{ say('record.recordPage.attempts', s.attempts) }}</div>
         </td>
         <td class="small">{{ s.instrument }}</td>
-        <td>{{ s.oilC === undefined || s.oilC === null ? '–' : `${s.oilC} °C` }}</td>
+        <td>{{ s.oilC === undefined || s.oilC === null ? '–' : display.temperature(s.oilC, 1) }}</td>
         <td>{{ clock(s.at) }}</td>
       </tr>
     </tbody>

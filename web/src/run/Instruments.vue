@@ -47,10 +47,14 @@ function unit(id: string): PressureUnit {
   return props.reads[id] ?? 'bar'
 }
 
+const oilNow = computed(() => display.temperature(props.live.oilC, 1).split(' '))
 const oilSays = computed(() => {
   const [low, high] = props.band ?? [0, 0]
   const oil = props.live.oilC
-  return say(oil < low ? 'run.instruments.oil-below' : oil > high ? 'run.instruments.oil-above' : 'run.instruments.oil-in', low, high)
+  return say(
+    oil < low ? 'run.instruments.oil-below' : oil > high ? 'run.instruments.oil-above' : 'run.instruments.oil-in',
+    ...[low, high].map((c) => display.temperature(c, 0)),
+  )
 })
 </script>
 
@@ -105,7 +109,7 @@ const oilSays = computed(() => {
     <div>
       <span class="quiet small">{{ say('run.instruments.oil') }}</span>
       <p class="mid">
-        <span class="live">{{ live.oilC.toFixed(1) }}</span> °C
+        <span class="live">{{ oilNow[0] }}</span> {{ oilNow[1] }}
       </p>
       <span v-if="band" class="small" :class="live.oilC < band[0] ? 'cold' : ''">{{ oilSays }}</span>
     </div>

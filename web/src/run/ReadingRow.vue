@@ -6,6 +6,7 @@ import { computed } from 'vue'
 import type { Schema } from '../api/client'
 import { useDisplay } from '../display/display'
 import { PRESSURE_UNITS, toBar, type PressureUnit } from '../display/quantity'
+import { namesUnit, withUnit } from '../display/units'
 import Verdict from '../display/Verdict.vue'
 import { useKept } from './kept'
 import type { Waiting } from './outbox'
@@ -27,6 +28,7 @@ const props = defineProps<{
 }>()
 const emit = defineEmits<{ keep: [text: string, back: (text: string) => void] }>()
 const display = useDisplay()
+const ofDial = computed(() => PRESSURE_UNITS.includes(props.expect.reads as PressureUnit))
 const text = useKept(props.place)
 
 function keep() {
@@ -35,8 +37,9 @@ function keep() {
   if (!typed.trim()) return
   // It waits below from here on; only a refusal brings it back, and never over something typed since.
   text.value = ''
-  emit('keep', typed, (refused) => {
-    if (!text.value) text.value = refused
+  // A gauge has its unit on the dial; what else is read goes with the units that are chosen now.
+  emit('keep', ofDial.value ? typed : withUnit(typed, props.expect.reads), () => {
+    if (!text.value) text.value = typed
   })
 }
 
@@ -49,7 +52,7 @@ const moment = computed(() => (props.expect.take === 'after' ? say('run.readingR
 /** In the unit that was chosen too, where the gauge has another. */
 const also = computed(() => {
   const unit = props.expect.reads as PressureUnit
-  if (!PRESSURE_UNITS.includes(unit) || unit === display.pressure) return ''
+  if (!ofDial.value || unit === display.pressure) return ''
   return say('run.readingRow.between', display.show(toBar(props.expect.low, unit)), display.show(toBar(props.expect.high, unit)))
 })
 </script>
@@ -83,7 +86,8 @@ const also = computed(() => {
       <Button type="submit" :label="say(asksStill ? 'run.readingRow.stood-still' : 'run.readingRow.keep')" severity="secondary" outlined />
     </form>
     <p v-for="w in waiting" :key="w.key" class="got small">
-      <span class="chip cannot-tell">{{ say('run.readingRow.waiting') }}</span> <b>{{ w.event.text }} {{ expect.reads }}</b>
+      <span class="chip cannot-tell">{{ say('run.readingRow.waiting') }}</span>
+      <b>{{ w.event.text }} {{ namesUnit(w.event.text ?? '') ? '' : expect.reads }}</b>
       {{ say('run.readingRow.is-kept-here-and') }}
     </p>
     <p v-if="message" class="wrong" role="alert">{{ message }}</p>

@@ -4,6 +4,8 @@ import Button from 'primevue/button'
 import InputText from 'primevue/inputtext'
 import Select from 'primevue/select'
 import { computed, ref } from 'vue'
+import { useDisplay } from '../display/display'
+import { withUnit } from '../display/units'
 import { settingName } from '../display/names'
 import type { RunEvent, RunView } from './useRun'
 import { useKept } from './kept'
@@ -13,6 +15,7 @@ import TurnEntry from './TurnEntry.vue'
 const props = defineProps<{ run: RunView; step: string; typed: boolean }>()
 const emit = defineEmits<{ send: [event: RunEvent] }>()
 
+const display = useDisplay()
 const oil = useKept(`oil-${props.run.uuid}`)
 const free = useKept(`note-${props.run.uuid}-${props.step}`)
 const back = ref<string>()
@@ -27,7 +30,7 @@ const OIL: Record<string, string> = {
 const stateText = computed(() => OIL[props.run.oil.state] ?? '')
 
 function keepOil() {
-  emit('send', { kind: 'reading', step: props.step, instrument: 'OIL', text: oil.value })
+  emit('send', { kind: 'reading', step: props.step, instrument: 'OIL', text: withUnit(oil.value, display.degrees) })
   oil.value = ''
 }
 
@@ -41,11 +44,11 @@ function note() {
   <section class="aside">
     <div v-if="typed" class="row">
       <label for="oil"
-        >{{ say('run.stepAside.oil') }} <b v-if="run.oil.c !== undefined && run.oil.c !== null">{{ run.oil.c }} °C</b>
+        >{{ say('run.stepAside.oil') }} <b v-if="run.oil.c !== undefined && run.oil.c !== null">{{ display.temperature(run.oil.c, 1) }}</b>
         <span class="small">{{ stateText }}</span></label
       >
       <InputText id="oil" v-model="oil" inputmode="decimal" size="small" @keydown.enter.prevent="keepOil" />
-      <span class="quiet">°C</span>
+      <span class="quiet">{{ display.degrees }}</span>
       <Button :label="say('run.stepAside.keep-oil')" severity="secondary" outlined :disabled="!oil" @click="keepOil" />
     </div>
     <details>

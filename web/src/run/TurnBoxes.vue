@@ -34,7 +34,7 @@ const slope = computed(() => {
 })
 
 function amount(value: number, unit: string) {
-  return unit === 'bar' ? display.show(value) : `${value} ${unit}`
+  return unit === 'bar' ? display.show(value) : display.amount(value, unit)
 }
 </script>
 

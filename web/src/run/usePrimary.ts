@@ -41,7 +41,7 @@ export function usePrimary(props: At) {
   function liveText(e: Schema['ExpectView'] | undefined): string {
     const live = props.live
     if (!live || !e) return ''
-    if (e.testPoint === 'OIL') return `${live.oilC.toFixed(1)} °C`
+    if (e.testPoint === 'OIL') return display.temperature(live.oilC, 1)
     const motor = live.motors[e.testPoint]
     if (motor) return `${motor.amps.toFixed(1)} A`
     const gauge = live.gauges[e.testPoint]

@@ -34,7 +34,7 @@ function offer(s: Suggestion): string {
   if (s.key === 'class') return say('sheet.findings.fit-of-class', s.part, s.value)
   if (s.key === 'prechargeBar') return say('sheet.findings.charge-to', s.part, display.show(s.value ?? 0))
   if (s.key === 'differential') return say('sheet.findings.fit-of-the-differential', s.part, Math.round((s.value ?? 0) * 100))
-  return say('sheet.findings.fit-for-l-min', s.part, s.value)
+  return say('sheet.findings.fit-for-l-min', s.part, display.flow(s.value ?? 0))
 }
 
 function stands(f: Finding): Accepted | undefined {

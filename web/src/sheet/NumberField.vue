@@ -3,9 +3,9 @@ import InputText from 'primevue/inputtext'
 import { say } from '../words'
 import { computed, ref, watch } from 'vue'
 import { useDisplay } from '../display/display'
-import { fromBar, toBar, typedNumber } from '../display/quantity'
+import { namesUnit, outOf, typedInto, unitBeside } from '../display/units'
 
-/** A number of the unit file; pressures are shown and typed in the unit that is chosen. */
+/** A number of the unit file, shown and typed in the units that are chosen; one that is typed with its unit is converted. */
 const props = defineProps<{
   label: string
   value: unknown
@@ -19,21 +19,20 @@ const emit = defineEmits<{ change: [value: number | undefined] }>()
 const display = useDisplay()
 const text = ref('')
 const wrong = ref('')
-const pressure = computed(() => props.unit === 'bar' || props.unit === 'bar/turn')
-const unit = computed(() => (pressure.value ? props.unit.replace('bar', display.pressure) : props.unit))
+const unit = computed(() => unitBeside(props.unit, display.pressure))
 
-/** Bar and MPa as exact as the file has them; psi whole where it is large. */
+/** What the file has as exact as it has it; what had to be converted to what paper has: whole psi where it is large. */
 function outside(value: number): number {
-  if (!pressure.value) return value
-  const there = fromBar(value, display.pressure)
-  return display.pressure === 'psi' && there >= 100 ? Math.round(there) : Number(there.toPrecision(display.pressure === 'psi' ? 3 : 6))
+  const there = outOf(props.unit, value, unit.value)
+  if (display.pressure === 'psi' && props.unit === 'bar' && there >= 100) return Math.round(there)
+  return Number(there.toPrecision(unit.value === props.unit || display.pressure !== 'psi' ? 6 : unit.value.startsWith('psi') ? 3 : 4))
 }
 
 watch(
   [() => props.value, () => display.pressure],
   () => {
     const there = typeof props.value === 'number' ? outside(props.value) : undefined
-    const same = there !== undefined && Math.abs(inside(typedNumber(text.value)) - Number(props.value)) < 1e-6
+    const same = there !== undefined && Math.abs(inside(text.value) - Number(props.value)) < 1e-6
     if (!same) text.value = there === undefined ? '' : String(there)
     wrong.value = ''
   },
@@ -44,17 +43,19 @@ function show(value: number): string {
   return `${outside(value)} ${unit.value}`
 }
 
-function inside(value: number): number {
-  return pressure.value ? Number(toBar(value, display.pressure).toPrecision(9)) : value
+function inside(typed: string): number {
+  return Number(typedInto(props.unit, typed, unit.value).toPrecision(9))
 }
 
 function fault(value: number): string {
   if (Number.isNaN(value)) return say('sheet.numberField.is-not-a-number', text.value)
-  if (props.above !== undefined && inside(value) <= props.above)
-    return say('sheet.numberField.is-too-small-more', text.value, show(props.above))
-  return props.most !== undefined && inside(value) > props.most
-    ? say('sheet.numberField.is-too-large-at', text.value, show(props.most))
-    : ''
+  if (props.above !== undefined && value <= props.above) return say('sheet.numberField.is-too-small-more', text.value, show(props.above))
+  return props.most !== undefined && value > props.most ? say('sheet.numberField.is-too-large-at', text.value, show(props.most)) : ''
+}
+
+/** The unit that was typed has done its work: the one beside the field says it. */
+function left() {
+  if (!wrong.value && namesUnit(text.value) && typeof props.value === 'number') text.value = String(outside(props.value))
 }
 
 function typed(now: string | undefined) {
@@ -64,9 +65,9 @@ function typed(now: string | undefined) {
     emit('change', undefined)
     return
   }
-  const value = typedNumber(text.value)
+  const value = inside(text.value)
   wrong.value = fault(value)
-  if (!wrong.value) emit('change', inside(value))
+  if (!wrong.value) emit('change', value)
 }
 </script>
 
@@ -79,6 +80,7 @@ function typed(now: string | undefined) {
       :aria-label="label"
       :invalid="wrong !== ''"
       @update:model-value="typed"
+      @blur="left"
     />
     <span class="quiet">{{ unit }}</span>
     <span v-if="wrong" class="wrong" role="alert">{{ wrong }}</span>

@@ -3,6 +3,7 @@ import { positionWord } from '../parts/levers'
 import Slider from 'primevue/slider'
 import Select from 'primevue/select'
 import Checkbox from 'primevue/checkbox'
+import { useDisplay } from '../display/display'
 import { say } from '../words'
 import { PURPOSES } from '../display/names'
 import { computed } from 'vue'
@@ -12,6 +13,7 @@ import type { UnitComponent, UnitFile } from '../units/unitFile'
 import type { WhatIf } from './useSheet'
 
 const LOAD = 'load'
+const display = useDisplay()
 const props = defineProps<{ unit: UnitFile; steady?: Schema['SteadyView'] }>()
 const whatIf = defineModel<WhatIf>({ required: true })
 
@@ -95,11 +97,12 @@ function toggle(list: string[], id: string): string[] {
         :aria-label="say('sheet.situationBar.oil-temperature')"
         @update:model-value="(c) => (whatIf.oilC = Number(c))"
       />
-      <b class="percent">{{ whatIf.oilC }} °C</b>
+      <b class="percent">{{ display.temperature(whatIf.oilC, 0) }}</b>
     </span>
     <span class="gap"></span>
     <span v-for="d in drivers" :key="`f${d.id}`"
-      >{{ d.id }} <b class="live">{{ drive(d.id).powerKw.toFixed(1) }}</b> {{ say('sheet.situationBar.of-kw', d.ratedPowerKw) }}
+      >{{ d.id }} <b class="live">{{ display.power(drive(d.id).powerKw, 1) }}</b>
+      {{ say('sheet.situationBar.of-kw', display.power(d.ratedPowerKw ?? 0)) }}
       <template v-if="!d.speedsRpm"
         >· <b class="live">{{ drive(d.id).currentA.toFixed(1) }}</b> A</template
       >

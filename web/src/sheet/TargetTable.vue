@@ -172,14 +172,14 @@ function subject(p: Schema['PointView']): string {
             <b>{{ KINDS[p.kind] }}</b> {{ subject(p) }}
           </td>
           <td>{{ display.show(p.pressureBar) }}</td>
-          <td>{{ say('sheet.targetTable.l-min', p.flowLpm.toFixed(1)) }}</td>
+          <td>{{ display.flow(p.flowLpm, 1) }}</td>
           <td>
-            {{ p.askedLpm ? say('sheet.targetTable.l-min', p.askedLpm.toFixed(1)) : '' }}
+            {{ p.askedLpm ? display.flow(p.askedLpm, 1) : '' }}
             <b v-if="p.askedLpm > p.flowLpm + 0.05" class="trouble">{{ say('sheet.targetTable.short') }}</b>
           </td>
           <td>
             <div v-for="d in p.drives" :key="d.driver">
-              {{ say('sheet.targetTable.rpm-kw', d.driver, d.speedRpm.toFixed(0), d.powerKw.toFixed(1), Math.round(d.load * 100))
+              {{ say('sheet.targetTable.rpm-kw', d.driver, d.speedRpm.toFixed(0), display.power(d.powerKw, 1), Math.round(d.load * 100))
               }}<template v-if="d.currentA">, {{ d.currentA.toFixed(1) }} A</template>
             </div>
           </td>

@@ -68,7 +68,7 @@ export const RUN = {
   'run.rigPanel.stop': '■ Stop {0}',
   'run.rigPanel.stopped-by-itself': '■ {0} stopped by itself:',
   'run.rigPanel.suction': '{0} suction',
-  'run.rigPanel.the-oil-came-to': 'the oil came to its switch at 82 °C. Let it cool into its band.',
+  'run.rigPanel.the-oil-came-to': 'the oil came to the tank’s thermal switch. Let it cool into its band.',
   'run.rigPanel.too-long-above-its': 'too long above its rating. Take the load off first.',
   'run.rigPanel.valve': 'Valve {0}',
   'run.rigScrew.in-raises': '↻ in raises',

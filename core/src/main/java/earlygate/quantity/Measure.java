@@ -75,7 +75,7 @@ public enum Measure implements Keyed {
             case FLOW -> "gpm";
             case POWER -> "hp";
             case FORCE -> "lbf";
-            case TEMPERATURE -> "F";
+            case TEMPERATURE -> "°F";
             default -> unit;
         };
     }

@@ -122,7 +122,7 @@ public enum Reckoning implements Keyed {
             List.of(
                     Figure.in("viscosity40", "mm2/s", 46, 2, 3000),
                     Figure.in("viscosityIndex", "1", 100, 0, 400),
-                    Figure.in("temperature", "C", 50, -30, 150)),
+                    Figure.in("temperature", "°C", 50, -30, 150)),
             f -> List.of(Figure.out(
                     "viscosity",
                     "mm2/s",
@@ -173,7 +173,7 @@ public enum Reckoning implements Keyed {
             f -> List.of(Figure.out("flow", "L/min", f.get("gallons") * Reckoning.GALLON))),
     FAHRENHEIT(
             List.of(Figure.in("fahrenheit", "F", 122, -60, 400)),
-            f -> List.of(Figure.out("temperature", "C", (f.get("fahrenheit") - 32) / 1.8))),
+            f -> List.of(Figure.out("temperature", "°C", (f.get("fahrenheit") - 32) / 1.8))),
     HORSEPOWER(
             List.of(Figure.in("horsepower", "hp", 25, 0, 100_000)),
             f -> List.of(Figure.out("power", "kW", f.get("horsepower") * Reckoning.HORSE)));

@@ -78,12 +78,21 @@ final class AtTheMachine extends Walker {
     private static double inItsUnit(JsonNode expect, double bar) {
         return switch (expect.get("reads").asString()) {
             case "A", "°C" -> bar;
+            case "°F" -> bar * 1.8 + 32;
             default -> PressureUnit.of(expect.get("reads").asString()).fromPa(bar * BAR);
         };
     }
 
+    /** A thermometer has no unit of the machine's: the screen names the one that stands beside the field. */
+    private static String ofNoDial(JsonNode expect) {
+        return expect.get("reads").asString().equals("°F") ? " °F" : "";
+    }
+
     @Override
-    void temper(double low, double high) {
+    void temper(JsonNode expect) {
+        boolean fahrenheit = expect.get("reads").asString().equals("°F");
+        double low = celsius(fahrenheit, expect.get("low").asDouble());
+        double high = celsius(fahrenheit, expect.get("high").asDouble());
         for (int i = 0; i < 80; i++) {
             double oil = machine.read("OIL");
             if (oil >= low + 0.5 && oil <= high - 6) {
@@ -94,6 +103,10 @@ final class AtTheMachine extends Walker {
             }
             machine.rig().pass(300);
         }
+    }
+
+    private static double celsius(boolean fahrenheit, double value) {
+        return fahrenheit ? (value - 32) / 1.8 : value;
     }
 
     @Override
@@ -123,7 +136,9 @@ final class AtTheMachine extends Walker {
             }
             default -> machine.read(instrument);
         };
-        event("reading", object().put("instrument", instrument).put("text", typed(inItsUnit(expect, value))));
+        event(
+                "reading",
+                object().put("instrument", instrument).put("text", typed(inItsUnit(expect, value)) + ofNoDial(expect)));
         if (instrument.equals("OIL") || unit.findTestPoint(instrument).isEmpty()) {
             return;
         }

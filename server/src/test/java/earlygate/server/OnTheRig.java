@@ -121,7 +121,9 @@ final class OnTheRig extends Walker {
     }
 
     @Override
-    void temper(double low, double high) {
+    void temper(JsonNode expect) {
+        double low = expect.get("low").asDouble();
+        double high = expect.get("high").asDouble();
         for (int i = 0; i < 80; i++) {
             look();
             double oil = live.get("oilC").asDouble();

@@ -46,7 +46,7 @@ class ReckonerTest extends OnAServer {
         assertThat(result(psi, "pushing").get("fileValue").asDouble()).isCloseTo(99.47, within(0.02));
         JsonNode cold = server.post("/api/reckon/viscosity?pressure=psi", object().put("temperature", "-4"))
                 .json();
-        assertThat(cold.get("formula").asString()).as("-4 F are -20 C").contains("-4 F");
+        assertThat(cold.get("formula").asString()).as("-4 F are -20 C").contains("-4 °F");
         assertThat(server.post("/api/reckon/psi?pressure=MPa", object().put("psi", 1450))
                         .json()
                         .toString())

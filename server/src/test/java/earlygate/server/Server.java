@@ -23,8 +23,11 @@ final class Server implements AutoCloseable {
     private final HttpClient http = HttpClient.newHttpClient();
     private final ConfigurableApplicationContext context;
     private final String base;
+    /** Behind every path of a run: the units that its reader has chosen. */
+    private final String chosen;
 
     Server(Path data) {
+        chosen = "";
         context = new SpringApplicationBuilder(EarlyGate.class)
                 .run(
                         "--server.port=0",
@@ -32,6 +35,17 @@ final class Server implements AutoCloseable {
                         "--early-gate.demo=../demo",
                         "--early-gate.rig.speed=10");
         base = "http://127.0.0.1:" + context.getEnvironment().getProperty("local.server.port");
+    }
+
+    private Server(Server of, String pressure) {
+        context = of.context;
+        base = of.base;
+        chosen = "?pressure=" + pressure;
+    }
+
+    /** The same server, to a reader who has chosen another unit of pressure. */
+    Server in(String pressure) {
+        return new Server(this, pressure);
     }
 
     record Answer(int status, String contentType, byte[] bytes) {
@@ -120,12 +134,12 @@ final class Server implements AutoCloseable {
     /** Sends an event with a key of its own; {@code more} holds the fields beside kind and step. */
     Answer event(long run, String kind, ObjectNode more) {
         return post(
-                "/api/runs/" + run + "/events",
+                "/api/runs/" + run + "/events" + chosen,
                 more.put("kind", kind).put("key", UUID.randomUUID().toString()));
     }
 
     JsonNode run(long id) {
-        return get("/api/runs/" + id).json();
+        return get("/api/runs/" + id + chosen).json();
     }
 
     /** The id of the step at hand. */

@@ -138,7 +138,7 @@ abstract class Walker {
         }
         for (JsonNode e : step.get("expect")) {
             if (e.get("testPoint").asString().equals("OIL")) {
-                temper(e.get("low").asDouble(), e.get("high").asDouble());
+                temper(e);
                 arrange(step.get("situation"));
             }
         }
@@ -255,7 +255,7 @@ abstract class Walker {
     /** What a gauge shows about now, in its own unit. */
     abstract double glance(JsonNode expect);
 
-    abstract void temper(double low, double high);
+    abstract void temper(JsonNode expect);
 
     abstract void read(JsonNode step, JsonNode expect);
 

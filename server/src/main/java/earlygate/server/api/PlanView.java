@@ -190,6 +190,7 @@ public record PlanView(
 
     public static StepView step(PowerUnit unit, Step s, Words chosen) {
         Words words = readAs(unit, s, chosen);
+        Shown shown = new Shown(unit, chosen.chosen());
         return new StepView(
                 s.id(),
                 s.kind().key(),
@@ -198,7 +199,7 @@ public record PlanView(
                 words.say(s.why()),
                 s.inControl().orElse(null),
                 SituationWriter.write(unit, s.situation()),
-                s.expect().stream().map(e -> expect(unit, e)).toList(),
+                s.expect().stream().map(e -> expect(shown, e)).toList(),
                 s.ifNot().stream().map(words::say).toList(),
                 s.cautions().stream().map(words::say).toList(),
                 s.tool(),
@@ -207,7 +208,7 @@ public record PlanView(
                 s.unprotected() ? 60 * s.minutes() : null,
                 s.goal().map(PlanView::way).orElse(null),
                 s.measured().map(g -> g.targetPa() / BAR).orElse(null),
-                s.goal().map(g -> goal(unit, s, g)).orElse(null),
+                s.goal().map(g -> goal(shown, s, g)).orElse(null),
                 s.demand().map(d -> d.key()).orElse(null),
                 s.notes().stream().map(n -> NoteView.of(n, words)).toList(),
                 s.moves().stream().map(m -> move(unit, m)).toList());
@@ -233,7 +234,7 @@ public record PlanView(
         return (goal.way() == Goal.Way.TURN_TO_RATE ? Goal.Way.TURN_TO_READING : goal.way()).key();
     }
 
-    private static GoalView goal(PowerUnit unit, Step s, Goal goal) {
+    private static GoalView goal(Shown shown, Step s, Goal goal) {
         if (goal instanceof Goal.Turned t) {
             String kind = goal instanceof Goal.ToEnd ? "end" : "turns";
             return new GoalView(kind, goal.testPoint(), null, t.turns(), t.turns(), t.turns(), "rev");
@@ -243,10 +244,10 @@ public record PlanView(
                     r.quantity() == Value.Kind.FLOW ? "flow" : "current",
                     r.testPoint(),
                     null,
-                    Shown.shown(unit, r.testPoint(), r.quantity(), r.target()),
-                    Shown.shown(unit, r.testPoint(), r.quantity(), r.target() - r.tolerance()),
-                    Shown.shown(unit, r.testPoint(), r.quantity(), r.target() + r.tolerance()),
-                    Shown.label(unit, r.testPoint(), r.quantity()));
+                    shown.value(r.testPoint(), r.quantity(), r.target()),
+                    shown.value(r.testPoint(), r.quantity(), r.target() - r.tolerance()),
+                    shown.value(r.testPoint(), r.quantity(), r.target() + r.tolerance()),
+                    shown.label(r.testPoint(), r.quantity()));
         }
         Goal.Measured g = (Goal.Measured) goal;
         boolean peak = s.expect().stream().anyMatch(e -> e.take() == Expect.Take.PEAK);
@@ -256,19 +257,19 @@ public record PlanView(
                 kind,
                 g.testPoint(),
                 g.minus().orElse(null),
-                Shown.shown(unit, g.testPoint(), Value.Kind.PRESSURE, g.targetPa()),
-                Shown.shown(unit, g.testPoint(), Value.Kind.PRESSURE, g.targetPa() - g.tolerancePa()),
-                Shown.shown(unit, g.testPoint(), Value.Kind.PRESSURE, g.targetPa() + g.tolerancePa()),
-                Shown.label(unit, g.testPoint(), Value.Kind.PRESSURE));
+                shown.value(g.testPoint(), Value.Kind.PRESSURE, g.targetPa()),
+                shown.value(g.testPoint(), Value.Kind.PRESSURE, g.targetPa() - g.tolerancePa()),
+                shown.value(g.testPoint(), Value.Kind.PRESSURE, g.targetPa() + g.tolerancePa()),
+                shown.label(g.testPoint(), Value.Kind.PRESSURE));
     }
 
-    private static ExpectView expect(PowerUnit unit, Expect e) {
+    private static ExpectView expect(Shown shown, Expect e) {
         return new ExpectView(
                 e.instrument(),
-                Shown.shown(unit, e.instrument(), e.kind(), e.value()),
-                Shown.shown(unit, e.instrument(), e.kind(), e.low()),
-                Shown.shown(unit, e.instrument(), e.kind(), e.high()),
-                Shown.label(unit, e.instrument(), e.kind()),
+                shown.value(e.instrument(), e.kind(), e.value()),
+                shown.value(e.instrument(), e.kind(), e.low()),
+                shown.value(e.instrument(), e.kind(), e.high()),
+                shown.label(e.instrument(), e.kind()),
                 e.take().key(),
                 e.afterS());
     }

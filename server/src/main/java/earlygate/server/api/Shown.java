@@ -4,28 +4,44 @@ import static earlygate.quantity.Si.LPM;
 import static earlygate.quantity.Si.ZERO_C;
 
 import earlygate.explain.Value.Kind;
+import earlygate.quantity.Measure;
+import earlygate.quantity.PressureUnit;
 import earlygate.unit.PowerUnit;
+import java.util.Optional;
 
-/** Numbers as an instrument of a unit shows them, in the unit it reads. */
-public final class Shown {
-    private Shown() {}
+/**
+ * Numbers as an instrument of a unit shows them: a gauge in the unit on its dial, flow and temperature in the units that
+ * go with the pressures that were chosen.
+ */
+public record Shown(PowerUnit unit, PressureUnit chosen) {
+    public String label(String instrument, Kind kind) {
+        return kind == Kind.PRESSURE
+                ? unit.testPoint(instrument).reads().label()
+                : measure(kind).map(m -> m.beside(chosen, own(kind))).orElse("A");
+    }
 
-    public static String label(PowerUnit unit, String instrument, Kind kind) {
+    public double value(String instrument, Kind kind, double si) {
+        double value = kind == Kind.PRESSURE
+                ? unit.testPoint(instrument).reads().fromPa(si)
+                : measure(kind)
+                        .map(m -> m.convert(ofSi(kind, si), own(kind), m.beside(chosen, own(kind))))
+                        .orElse(si);
+        return Wire.rounded(value, 1);
+    }
+
+    private static Optional<Measure> measure(Kind kind) {
         return switch (kind) {
-            case PRESSURE -> unit.testPoint(instrument).reads().label();
-            case CURRENT -> "A";
-            case FLOW -> "L/min";
-            default -> "°C";
+            case FLOW -> Optional.of(Measure.FLOW);
+            case TEMPERATURE -> Optional.of(Measure.TEMPERATURE);
+            default -> Optional.empty();
         };
     }
 
-    public static double shown(PowerUnit unit, String instrument, Kind kind, double si) {
-        double value = switch (kind) {
-            case PRESSURE -> unit.testPoint(instrument).reads().fromPa(si);
-            case TEMPERATURE -> si - ZERO_C;
-            case FLOW -> si / LPM;
-            default -> si;
-        };
-        return Wire.rounded(value, 1);
+    private static String own(Kind kind) {
+        return kind == Kind.FLOW ? "L/min" : "°C";
+    }
+
+    private static double ofSi(Kind kind, double si) {
+        return kind == Kind.FLOW ? si / LPM : si - ZERO_C;
     }
 }

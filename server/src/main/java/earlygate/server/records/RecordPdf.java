@@ -1,6 +1,10 @@
 package earlygate.server.records;
 
+import static earlygate.quantity.Si.ZERO_C;
+
 import earlygate.explain.Reason;
+import earlygate.explain.Value.Amount;
+import earlygate.explain.Value.Kind;
 import earlygate.quantity.PressureUnit;
 import earlygate.quantity.Si;
 import earlygate.server.documents.Pdf;
@@ -111,7 +115,7 @@ final class RecordPdf {
                 .and("defined", s.defined())
                 .and("verdict", verdict(s.verdict()))
                 .and("instrument", s.instrument())
-                .and("oilC", s.oilC())
+                .and("oil", s.oilC() == null ? null : words.amount(new Amount(s.oilC() + ZERO_C, Kind.TEMPERATURE)))
                 .and("at", s.at() == null ? null : when(s.at()));
     }
 

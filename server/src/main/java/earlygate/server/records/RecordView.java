@@ -135,7 +135,7 @@ public record RecordView(
                         .map(s -> setting(unit, s, fitted, words))
                         .toList(),
                 record.tests().stream().map(t -> test(unit, t, words)).toList(),
-                record.taken().stream().map(t -> taken(unit, t)).toList(),
+                record.taken().stream().map(t -> taken(unit, t, words)).toList(),
                 record.notes().stream()
                         .map(n -> new WrittenView(
                                 n.step().id(),
@@ -182,7 +182,8 @@ public record RecordView(
                 s.attempts());
     }
 
-    private static TakenView taken(PowerUnit unit, RunRecord.Taken t) {
+    private static TakenView taken(PowerUnit unit, RunRecord.Taken t, Words words) {
+        Shown shown = new Shown(unit, words.chosen());
         RunEvent.OfStep body = (RunEvent.OfStep) t.event().body();
         String instrument = body instanceof RunEvent.Reading r ? r.instrument() : "";
         Value.Kind kind = instrument.equals(Expect.OIL)
@@ -197,8 +198,8 @@ public record RecordView(
                 t.event().at(),
                 body.step(),
                 instrument.isEmpty() ? "crack" : instrument,
-                instrument.isEmpty() ? Wire.bar(value) : Shown.shown(unit, instrument, kind, value),
-                instrument.isEmpty() ? "bar" : Shown.label(unit, instrument, kind),
+                instrument.isEmpty() ? Wire.bar(value) : shown.value(instrument, kind, value),
+                instrument.isEmpty() ? "bar" : shown.label(instrument, kind),
                 source.key(),
                 t.slip() ? "slip" : t.counts() ? "counts" : "earlier");
     }
@@ -266,16 +267,17 @@ public record RecordView(
     }
 
     private static TestView test(PowerUnit unit, TestRecord t, Words words) {
+        Shown shown = new Shown(unit, words.chosen());
         var e = t.expect();
         return new TestView(
                 t.step().id(),
                 PlanView.title(t.phase(), words),
                 words.say(t.step().action()),
                 e.instrument(),
-                Shown.shown(unit, e.instrument(), e.kind(), RunRecord.value(t.reading())),
-                Shown.shown(unit, e.instrument(), e.kind(), e.low()),
-                Shown.shown(unit, e.instrument(), e.kind(), e.high()),
-                Shown.label(unit, e.instrument(), e.kind()),
+                shown.value(e.instrument(), e.kind(), RunRecord.value(t.reading())),
+                shown.value(e.instrument(), e.kind(), e.low()),
+                shown.value(e.instrument(), e.kind(), e.high()),
+                shown.label(e.instrument(), e.kind()),
                 RunReadings.grade(t.grade()),
                 t.reading().at(),
                 t.deviation().map(RunRecord::said).orElse(null));

@@ -9,13 +9,14 @@ import earlygate.judge.Watch;
 import earlygate.plan.Expect;
 import earlygate.plan.Goal;
 import earlygate.plan.Step;
+import earlygate.quantity.Measure;
+import earlygate.quantity.PressureUnit;
 import earlygate.quantity.TypedNumber;
 import earlygate.run.CrackRead;
 import earlygate.run.RunEvent;
 import earlygate.run.RunEvent.Source;
 import earlygate.run.RunRules;
 import earlygate.run.RunState;
-import earlygate.server.api.Shown;
 import earlygate.server.api.Wire;
 import earlygate.server.journal.OpenRuns.OpenRun;
 import earlygate.server.rig.LiveRig;
@@ -23,7 +24,6 @@ import earlygate.server.rig.RigHost;
 import earlygate.server.runs.RunService.EventRequest;
 import earlygate.server.words.ApiProblem;
 import earlygate.unit.PowerUnit;
-import earlygate.unit.TestPoint;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import org.springframework.stereotype.Component;
@@ -32,6 +32,8 @@ import org.springframework.stereotype.Component;
 @Component
 class EventInput {
     private static final int LONGEST_TEXT = 500;
+    /** Oil that has stood outdoors through a winter. */
+    private static final double COLDEST_C = -40;
 
     private final RigHost rigs;
 
@@ -191,27 +193,40 @@ class EventInput {
                         "reading", Reason.of("run.refused.no-instrument").name("instrument", instrument)));
     }
 
-    /** A number as typed, in the instrument's own unit, to SI. */
+    /** Of what a hand types at an instrument: how it is measured, the unit of a bare number, and what can be meant. */
+    private record Dial(Measure measure, String unit, double least, double most) {
+        static Dial of(PowerUnit unit, String instrument, Kind kind) {
+            double most = RunRules.largest(unit, instrument, kind);
+            return switch (kind) {
+                case PRESSURE -> {
+                    PressureUnit reads = unit.testPoint(instrument).reads();
+                    yield new Dial(Measure.PRESSURE, reads.label(), 0, reads.fromPa(most));
+                }
+                case TEMPERATURE -> new Dial(Measure.TEMPERATURE, "°C", COLDEST_C, most);
+                case FLOW -> new Dial(Measure.FLOW, "L/min", 0, most / LPM);
+                default -> new Dial(Measure.CURRENT, "A", 0, most);
+            };
+        }
+    }
+
+    /** A number as typed, to SI: in the instrument's own unit, or in the one that stands behind it. */
     private static double number(PowerUnit unit, String instrument, String text) {
         Kind kind = kind(unit, instrument);
-        Optional<TestPoint> gauge = unit.findTestPoint(instrument);
-        double largest = RunRules.largest(unit, instrument, kind);
-        double limit = kind == Kind.FLOW
-                ? largest / LPM
-                : gauge.map(g -> g.reads().fromPa(largest)).orElse(largest);
-        TypedNumber number = TypedNumber.parse(text, limit);
+        Dial dial = Dial.of(unit, instrument, kind);
+        TypedNumber number = dial.measure().parse(text, dial.unit(), dial.least(), dial.most());
         if (number instanceof TypedNumber.Refused refused) {
             throw ApiProblem.badInput(
                     "reading",
                     Reason.of("typed." + refused.code())
                             .name("value", refused.typed())
-                            .number("limit", Wire.rounded(limit, 1))
-                            .name("unit", Shown.label(unit, instrument, kind))
+                            .number("limit", Wire.rounded(refused.limit(), 1))
+                            .name("unit", dial.unit())
+                            .name("units", String.join(", ", dial.measure().units()))
                             .name("instrument", instrument));
         }
         double value = ((TypedNumber.Accepted) number).value();
         return switch (kind) {
-            case PRESSURE -> gauge.orElseThrow().reads().toPa(value);
+            case PRESSURE -> unit.testPoint(instrument).reads().toPa(value);
             case TEMPERATURE -> value + ZERO_C;
             case FLOW -> value * LPM;
             default -> value;

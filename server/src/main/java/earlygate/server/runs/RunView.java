@@ -204,6 +204,7 @@ public record RunView(
     }
 
     private static List<ReadingView> readings(RunState state, Step step, Words words) {
+        Shown shown = new Shown(state.unit(), words.chosen());
         List<ReadingView> views = new ArrayList<>();
         for (StepJudge.Judged j : new StepJudge(state, step).judged()) {
             RunEvent event = RunRecord.deciding(state.record(step.id()), step, j.instrument());
@@ -213,8 +214,8 @@ public record RunView(
                     .orElseThrow();
             views.add(new ReadingView(
                     j.instrument(),
-                    Shown.shown(state.unit(), j.instrument(), expect.kind(), RunRecord.value(event)),
-                    Shown.label(state.unit(), j.instrument(), expect.kind()),
+                    shown.value(j.instrument(), expect.kind(), RunRecord.value(event)),
+                    shown.label(j.instrument(), expect.kind()),
                     RunReadings.grade(j.grade()),
                     PlanView.readAs(state.unit(), step, words).say(j.message()),
                     RunLog.source(event),

@@ -5,6 +5,7 @@ import earlygate.explain.Value;
 import earlygate.explain.Value.Amount;
 import earlygate.explain.Value.Name;
 import earlygate.explain.Value.Said;
+import earlygate.quantity.Measure;
 import earlygate.quantity.PressureUnit;
 import earlygate.quantity.Si;
 import earlygate.unit.Control;
@@ -44,6 +45,11 @@ public final class Words {
     /** As a gauge reads, with the unit that was chosen in brackets behind it where that is another. */
     public Words readIn(PressureUnit gauge) {
         return new Words(gauge, also);
+    }
+
+    /** The unit of pressures that the reader has chosen; with it go those of flow, power and temperature. */
+    public PressureUnit chosen() {
+        return also;
     }
 
     private static Properties load() {
@@ -100,16 +106,22 @@ public final class Words {
     public String amount(Amount a) {
         return switch (a.kind()) {
             case PRESSURE -> pressure.show(a.si()) + (also == pressure ? "" : " (" + also.show(a.si()) + ")");
-            case FLOW -> format("%.1f L/min", a.si() / Si.LPM);
-            case POWER -> format("%.1f kW", a.si() / Si.KW);
+            case FLOW -> beside(Measure.FLOW, "%.1f ", "L/min", a.si() / Si.LPM);
+            case POWER -> beside(Measure.POWER, "%.1f ", "kW", a.si() / Si.KW);
             case CURRENT -> format("%.1f A", a.si());
-            case TEMPERATURE -> format("%.0f °C", a.si() - Si.ZERO_C);
+            case TEMPERATURE -> beside(Measure.TEMPERATURE, "%.0f ", "°C", a.si() - Si.ZERO_C);
             case RATIO -> format("%.0f %%", a.si() * 100);
             case TIME -> a.si() < 90 ? format("%.0f s", a.si()) : format("%.0f min", a.si() / 60);
             case TURNS -> turns(a.si());
             case SPEED -> format("%.0f rpm", a.si() / Si.RPM);
             case NUMBER -> format(a.si() == Math.rint(a.si()) ? "%.0f" : "%.2f", a.si());
         };
+    }
+
+    /** Of what no gauge of its own reads: in the unit that goes with the pressures that were chosen. */
+    private String beside(Measure measure, String pattern, String unit, double value) {
+        String there = measure.beside(also, unit);
+        return format(pattern, measure.convert(value, unit, there)) + there;
     }
 
     /** Turns as a hand counts them: whole turns and sixteenths, outward ones with a minus. */
