@@ -70,6 +70,20 @@ const table = {
   sortIcon: { color: 'var(--quiet)', hoverColor: 'var(--ink)' },
 }
 
+/** What is done and what is next, on any ground. */
+const stepper = {
+  separator: { background: 'var(--rule)', activeBackground: 'var(--gate)' },
+  stepTitle: { color: 'var(--quiet)', activeColor: 'var(--ink)' },
+  stepNumber: {
+    background: 'var(--card)',
+    activeBackground: 'var(--gate)',
+    borderColor: 'var(--quiet)',
+    activeBorderColor: 'var(--gate)',
+    color: 'var(--quiet)',
+    activeColor: 'var(--on-gate)',
+  },
+}
+
 /** What was done is told on the page's own paper. */
 const told = {
   background: 'var(--card)',
@@ -99,6 +113,8 @@ const preset = definePreset(Aura, {
     radiobutton: { root: { width: '28px', height: '28px' }, icon: { size: '14px' } },
     slider: { handle: { width: '28px', height: '28px', content: { width: '20px', height: '20px' } } },
     datatable: { colorScheme: { light: table, dark: table } },
+    stepper: { colorScheme: { light: stepper, dark: stepper } },
+    progressbar: { root: { background: 'var(--card)', height: '9px' }, value: { background: 'var(--gate)' } },
     toast: { colorScheme: { light: { info: told }, dark: { info: told } } },
     togglebutton: { colorScheme: { light: choice, dark: choice } },
     panel: {

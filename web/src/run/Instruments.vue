@@ -51,10 +51,8 @@ const oilNow = computed(() => display.temperature(props.live.oilC, 1).split(' ')
 const oilSays = computed(() => {
   const [low, high] = props.band ?? [0, 0]
   const oil = props.live.oilC
-  return say(
-    oil < low ? 'run.instruments.oil-below' : oil > high ? 'run.instruments.oil-above' : 'run.instruments.oil-in',
-    ...[low, high].map((c) => display.temperature(c, 0)),
-  )
+  const stands = oil < low ? 'run.instruments.oil-below' : oil > high ? 'run.instruments.oil-above' : 'run.instruments.oil-in'
+  return say(stands, display.temperature(low, 0).split(' ')[0], display.temperature(high, 0))
 })
 </script>
 

@@ -1,9 +1,23 @@
 <script setup lang="ts">
+import Button from 'primevue/button'
 import Dialog from 'primevue/dialog'
+import { useRouter } from 'vue-router'
+import Problems from '../display/Problems.vue'
+import { useTour } from '../tour/useTour'
 import { say } from '../words'
 
 /** Every key that does something, and where. */
 const shown = defineModel<boolean>({ required: true })
+const tour = useTour()
+const router = useRouter()
+
+async function walk() {
+  const tag = await tour.begin()
+  if (!tag) return
+  shown.value = false
+  await router.push({ name: 'sheet', params: { tag } })
+}
+
 const KEYS = [
   {
     place: say('shell.keysHelp.everywhere'),
@@ -47,6 +61,8 @@ const KEYS = [
       </dl>
     </section>
     <p class="small quiet">{{ say('shell.keysHelp.units-typed') }}</p>
+    <Button :label="say('tour.offer.again')" severity="secondary" outlined :loading="tour.busy" @click="walk" />
+    <Problems :refused="tour.refused" />
   </Dialog>
 </template>
 

@@ -11,6 +11,8 @@ import { asRefused, call, type Refused, type Schema } from '../api/client'
 import Problems from '../display/Problems.vue'
 import { useTold } from '../display/told'
 import UnitCard from './UnitCard.vue'
+import TourOffer from '../tour/TourOffer.vue'
+import { useTour } from '../tour/useTour'
 import { LIKE } from './unitFile'
 import { useUnits, type UnitSummary } from './useUnits'
 
@@ -19,6 +21,7 @@ const queries = useQueryClient()
 const refused = ref<Refused | null>(null)
 const told = useTold()
 const fileInput = ref<HTMLInputElement>()
+const tour = useTour()
 const sought = ref('')
 /** By anything that its card says: tag, name, drawing, who ran it, where it stands. */
 const shown = computed(() => {
@@ -142,6 +145,7 @@ async function put(method: string, path: string, done: string, undo?: () => void
   </div>
   <Problems :refused="refused" />
   <Problems :refused="loadError" />
+  <TourOffer v-if="units && !tour.state.offered" />
   <p v-if="isPending" class="quiet">{{ say('units.unitsPage.reading-the-units') }}</p>
   <div v-else-if="units && !units.length" class="card none">
     <p>{{ say('units.unitsPage.no-unit-yet-import') }}</p>

@@ -8,6 +8,7 @@ import { RECORD } from './record'
 import { RUN } from './run'
 import { SHEET } from './sheet'
 import { UNITS } from './units'
+import { TOUR } from './tour'
 import { SHARED } from './shared'
 
 export { FIELDS } from './fields'
@@ -21,6 +22,7 @@ export const WORDS = {
   ...RECORD,
   ...RUN,
   ...SHEET,
+  ...TOUR,
   ...UNITS,
   ...SHARED,
 } as const
