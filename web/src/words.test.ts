@@ -34,7 +34,7 @@ describe('words of the screens', () => {
       .filter(([f]) => f.endsWith('.vue'))
       .flatMap(([f, source]) => {
         const template = /<template>([\s\S]*)<\/template>/.exec(source)?.[1] ?? ''
-        const labels = [...template.matchAll(/(?<![\w:-])(?:label|aria-label|placeholder|title|header)="([^"]*[A-Za-z]{3,}[^"]*)"/g)].map(
+        const labels = [...template.matchAll(/(?<![\w:#-])(?:label|aria-label|placeholder|title|header)="([^"]*[A-Za-z]{3,}[^"]*)"/g)].map(
           (m) => m[1],
         )
         return [...texts(template), ...labels].map((t) => `${f}: ${t}`)

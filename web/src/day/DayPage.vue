@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import Column from 'primevue/column'
+import DataTable from 'primevue/datatable'
 import Checkbox from 'primevue/checkbox'
 import InputNumber from 'primevue/inputnumber'
 import InputText from 'primevue/inputtext'
@@ -83,49 +85,51 @@ async function calendar() {
   </section>
   <Problems :refused="refused" />
   <section v-if="day" class="card">
-    <table>
-      <thead>
-        <tr>
-          <th>{{ say('day.dayPage.unit') }}</th>
-          <th>{{ say('day.dayPage.technician') }}</th>
-          <th>{{ say('day.dayPage.from') }}</th>
-          <th>{{ say('day.dayPage.to') }}</th>
-          <th class="wide">{{ say('day.dayPage.the-day-dark-where') }}</th>
-          <th>{{ say('day.dayPage.instruments') }}</th>
-        </tr>
-      </thead>
-      <tbody>
-        <tr v-for="e in day.entries" :key="e.tag">
-          <td>
-            <b>{{ e.tag }}</b>
-            <div class="quiet small">{{ e.name }}</div>
-          </td>
-          <td>{{ e.technician }}</td>
-          <td>{{ clock(e.start) }}</td>
-          <td>{{ clock(e.end) }}</td>
-          <td class="wide">
-            <div class="track">
-              <div class="job" :style="bar(e.start, e.end)"></div>
-              <div
-                v-for="p in e.partner"
-                :key="p.from"
-                class="partner"
-                :style="bar(p.from, p.to)"
-                :title="say('day.dayPage.partner-to', clock(p.from), clock(p.to))"
-              ></div>
-            </div>
-            <div class="quiet small">
-              {{
-                e.partner.length
-                  ? say('day.dayPage.partner', e.partner.map((p) => say('day.dayPage.stretch', clock(p.from), clock(p.to))).join(', '))
-                  : say('day.dayPage.not-needed')
-              }}
-            </div>
-          </td>
-          <td class="small">{{ e.instruments.join(', ') }}</td>
-        </tr>
-      </tbody>
-    </table>
+    <DataTable size="small" :value="day.entries" data-key="tag">
+      <Column :header="say('day.dayPage.unit')">
+        <template #body="{ data: e }"
+          ><b>{{ e.tag }}</b>
+          <div class="quiet small">{{ e.name }}</div></template
+        ></Column
+      >
+      <Column :header="say('day.dayPage.technician')">
+        <template #body="{ data: e }">{{ e.technician }}</template>
+      </Column>
+      <Column :header="say('day.dayPage.from')">
+        <template #body="{ data: e }">{{ clock(e.start) }}</template>
+      </Column>
+      <Column :header="say('day.dayPage.to')">
+        <template #body="{ data: e }">{{ clock(e.end) }}</template>
+      </Column>
+      <Column :header="say('day.dayPage.the-day-dark-where')" body-class="wide">
+        <template #body="{ data: e }"
+          ><div class="track">
+            <div class="job" :style="bar(e.start, e.end)"></div>
+            <div
+              v-for="p in e.partner"
+              :key="p.from"
+              class="partner"
+              :style="bar(p.from, p.to)"
+              :title="say('day.dayPage.partner-to', clock(p.from), clock(p.to))"
+            ></div>
+          </div>
+          <div class="quiet small">
+            {{
+              e.partner.length
+                ? say(
+                    'day.dayPage.partner',
+                    e.partner.map((p: Schema['StretchView']) => say('day.dayPage.stretch', clock(p.from), clock(p.to))).join(', '),
+                  )
+                : say('day.dayPage.not-needed')
+            }}
+          </div></template
+        ></Column
+      >
+      <Column :header="say('day.dayPage.instruments')" body-class="small">
+        <template #body="{ data: e }">{{ e.instruments.join(', ') }}</template>
+      </Column>
+    </DataTable>
+
     <p v-if="day.entries.length">
       {{ say('day.dayPage.all-done-at') }} <b>{{ clock(day.done) }}</b>{{ say('day.dayPage.no-instrument-and-no') }}
     </p>
@@ -162,7 +166,7 @@ fieldset {
   flex-wrap: wrap;
   gap: 0 18px;
 }
-.wide {
+:deep(.wide) {
   width: 42%;
 }
 .track {

@@ -54,7 +54,7 @@ const shown = computed(() => {
       :placeholder="say('instruments.instrumentTable.find')"
       :aria-label="say('instruments.instrumentTable.find')"
     />
-    <DataTable :value="shown" data-key="id" removable-sort scrollable>
+    <DataTable size="small" :value="shown" data-key="id" removable-sort scrollable>
       <template #empty>{{
         all.length ? say('instruments.instrumentTable.none', find) : say('instruments.instrumentsPage.no-instrument-yet-add')
       }}</template>

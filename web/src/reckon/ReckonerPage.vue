@@ -2,6 +2,8 @@
 import InputText from 'primevue/inputtext'
 import { say } from '../words'
 import Button from 'primevue/button'
+import Listbox from 'primevue/listbox'
+import { computed } from 'vue'
 import { useRoute } from 'vue-router'
 import Problems from '../display/Problems.vue'
 import IdentifyValve from './IdentifyValve.vue'
@@ -11,6 +13,7 @@ import { useReckoner } from './useReckoner'
 const route = useRoute()
 const { all, chosen, calculator, figures, wrong, answer, refused, type, anew } = useReckoner()
 const IDENTIFY = 'identify'
+const list = computed(() => [...(all.value ?? []), { key: IDENTIFY, title: say('reckon.reckonerPage.which-valve-is-this') }])
 
 function print() {
   window.print()
@@ -25,12 +28,16 @@ function plain(value: number): string {
 
 <template>
   <div class="page">
-    <nav class="card no-print" :aria-label="say('reckon.reckonerPage.calculators')">
-      <button v-for="c in all" :key="c.key" type="button" :class="{ here: c.key === chosen }" @click="chosen = c.key">{{ c.title }}</button>
-      <button type="button" :class="{ here: chosen === IDENTIFY }" @click="chosen = IDENTIFY">
-        {{ say('reckon.reckonerPage.which-valve-is-this') }}
-      </button>
-    </nav>
+    <Listbox
+      :model-value="chosen"
+      :options="list"
+      option-label="title"
+      option-value="key"
+      class="no-print"
+      scroll-height="none"
+      :aria-label="say('reckon.reckonerPage.calculators')"
+      @update:model-value="(key: string | null) => key && (chosen = key)"
+    />
     <IdentifyValve v-if="chosen === IDENTIFY" :tag="String(route.query.unit ?? '')" />
     <section v-else-if="calculator" class="card">
       <div class="head">
@@ -72,26 +79,6 @@ function plain(value: number): string {
   display: grid;
   grid-template-columns: 320px minmax(0, 1fr);
   gap: 14px;
-}
-nav {
-  display: grid;
-  align-content: start;
-  padding: 8px;
-}
-nav button {
-  min-height: 44px;
-  font: inherit;
-  color: inherit;
-  text-align: left;
-  background: none;
-  border: 0;
-  border-radius: 6px;
-  padding: 0 10px;
-  cursor: pointer;
-}
-nav button.here {
-  background: var(--gate);
-  color: var(--on-gate);
 }
 .head {
   display: flex;

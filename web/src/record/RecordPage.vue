@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import Column from 'primevue/column'
+import DataTable from 'primevue/datatable'
 import { say } from '../words'
 import { useQuery } from '@tanstack/vue-query'
 import { computed } from 'vue'
@@ -60,30 +62,28 @@ const outcome = computed(() => OUTCOME[record.value?.outcome ?? ''] ?? ['plain',
       <h2>{{ say('record.recordPage.settings') }}</h2>
       <SettingsTable :settings="record.settings" />
       <h2>{{ say('record.recordPage.readings-and-tests') }}</h2>
-      <table>
-        <thead>
-          <tr>
-            <th>{{ say('record.recordPage.phase') }}</th>
-            <th>{{ say('record.recordPage.step') }}</th>
-            <th>{{ say('record.recordPage.instrument') }}</th>
-            <th>{{ say('record.recordPage.read') }}</th>
-            <th>{{ say('record.recordPage.expected') }}</th>
-            <th>{{ say('record.recordPage.verdict') }}</th>
-          </tr>
-        </thead>
-        <tbody>
-          <tr v-for="t in record.tests" :key="t.step + t.instrument">
-            <td>{{ t.phase }}</td>
-            <td>{{ t.action }}</td>
-            <td>{{ t.instrument === 'OIL' ? say('record.recordPage.oil') : t.instrument }}</td>
-            <td>
-              <b>{{ t.value }} {{ t.unit }}</b>
-            </td>
-            <td>{{ say('record.recordPage.to-2', t.low, t.high, t.unit) }}</td>
-            <td><Verdict :grade="t.verdict" /></td>
-          </tr>
-        </tbody>
-      </table>
+      <DataTable size="small" :value="record.tests" removable-sort>
+        <Column sortable field="phase" :header="say('record.recordPage.phase')">
+          <template #body="{ data: t }">{{ t.phase }}</template>
+        </Column>
+        <Column :header="say('record.recordPage.step')">
+          <template #body="{ data: t }">{{ t.action }}</template>
+        </Column>
+        <Column sortable field="instrument" :header="say('record.recordPage.instrument')">
+          <template #body="{ data: t }">{{ t.instrument === 'OIL' ? say('record.recordPage.oil') : t.instrument }}</template>
+        </Column>
+        <Column :header="say('record.recordPage.read')">
+          <template #body="{ data: t }"
+            ><b>{{ t.value }} {{ t.unit }}</b></template
+          ></Column
+        >
+        <Column :header="say('record.recordPage.expected')">
+          <template #body="{ data: t }">{{ say('record.recordPage.to-2', t.low, t.high, t.unit) }}</template>
+        </Column>
+        <Column sortable field="verdict" :header="say('record.recordPage.verdict')">
+          <template #body="{ data: t }"><Verdict :grade="t.verdict" /></template>
+        </Column>
+      </DataTable>
       <h2>{{ say('record.recordPage.deviations') }}</h2>
       <p v-if="!record.deviations.length">{{ say('record.recordPage.none') }}</p>
       <ul v-else>
@@ -102,43 +102,52 @@ const outcome = computed(() => OUTCOME[record.value?.outcome ?? ''] ?? ['plain',
       </template>
       <details>
         <summary>{{ say('record.recordPage.every-reading-taken', record.taken.length) }}</summary>
-        <table>
-          <thead>
-            <tr>
-              <th>{{ say('record.recordPage.no') }}</th>
-              <th>{{ say('record.recordPage.time') }}</th>
-              <th>{{ say('record.recordPage.step') }}</th>
-              <th>{{ say('record.recordPage.instrument') }}</th>
-              <th>{{ say('record.recordPage.read') }}</th>
-              <th>{{ say('record.recordPage.how') }}</th>
-              <th></th>
-            </tr>
-          </thead>
-          <tbody>
-            <tr v-for="t in record.taken" :key="t.seq">
-              <td>{{ t.seq }}</td>
-              <td>{{ clock(t.at) }}</td>
-              <td>{{ t.step }}</td>
-              <td>{{ t.instrument }}</td>
-              <td>{{ t.value }} {{ t.unit }}</td>
-              <td>{{ t.source }}</td>
-              <td>{{ t.standing === 'earlier' ? say('record.recordPage.earlier-attempt') : t.standing }}</td>
-            </tr>
-          </tbody>
-        </table>
+        <DataTable size="small" :value="record.taken" scrollable scroll-height="420px" removable-sort>
+          <Column sortable field="seq" :header="say('record.recordPage.no')">
+            <template #body="{ data: t }">{{ t.seq }}</template>
+          </Column>
+          <Column sortable field="at" :header="say('record.recordPage.time')">
+            <template #body="{ data: t }">{{ clock(t.at) }}</template>
+          </Column>
+          <Column sortable field="step" :header="say('record.recordPage.step')">
+            <template #body="{ data: t }">{{ t.step }}</template>
+          </Column>
+          <Column sortable field="instrument" :header="say('record.recordPage.instrument')">
+            <template #body="{ data: t }">{{ t.instrument }}</template>
+          </Column>
+          <Column :header="say('record.recordPage.read')">
+            <template #body="{ data: t }">{{ t.value }} {{ t.unit }}</template>
+          </Column>
+          <Column sortable field="source" :header="say('record.recordPage.how')">
+            <template #body="{ data: t }">{{ t.source }}</template>
+          </Column>
+          <Column sortable field="standing">
+            <template #body="{ data: t }">{{ t.standing === 'earlier' ? say('record.recordPage.earlier-attempt') : t.standing }}</template>
+          </Column>
+        </DataTable>
       </details>
       <details>
         <summary>{{ say('record.recordPage.log-entries', record.log.length) }}</summary>
-        <table>
-          <tbody>
-            <tr v-for="l in record.log" :key="l.seq" :class="{ void: l.slip }">
-              <td>{{ l.seq }}</td>
-              <td>{{ when(l.at) }}</td>
-              <td>{{ l.by }}</td>
-              <td>{{ l.text }}</td>
-            </tr>
-          </tbody>
-        </table>
+        <DataTable
+          size="small"
+          :value="record.log"
+          :row-class="(l: Schema['RecordView']['log'][number]) => ({ void: l.slip })"
+          scrollable
+          scroll-height="420px"
+        >
+          <Column>
+            <template #body="{ data: l }">{{ l.seq }}</template>
+          </Column>
+          <Column>
+            <template #body="{ data: l }">{{ when(l.at) }}</template>
+          </Column>
+          <Column>
+            <template #body="{ data: l }">{{ l.by }}</template>
+          </Column>
+          <Column>
+            <template #body="{ data: l }">{{ l.text }}</template>
+          </Column>
+        </DataTable>
       </details>
     </section>
     <section class="no-print">
@@ -185,10 +194,11 @@ header {
   padding: 8px 14px;
   justify-self: start;
 }
-td {
+:deep(td) {
   font-size: 15px;
 }
-.void {
+.void,
+:deep(.void) {
   text-decoration: line-through;
 }
 summary {

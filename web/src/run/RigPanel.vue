@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import Button from 'primevue/button'
 import { say } from '../words'
 import { computed, ref } from 'vue'
 import { asRefused, call, type Refused, type Schema } from '../api/client'
@@ -6,6 +7,7 @@ import { settingName } from '../display/names'
 import Problems from '../display/Problems.vue'
 import { turnsText } from '../display/quantity'
 import { newKey } from './outbox'
+import { HANDLE } from './handle'
 import RigScrew from './RigScrew.vue'
 import type { LiveView } from './useLive'
 
@@ -71,37 +73,42 @@ function open(id: string, now: number, by: number) {
     <RigScrew v-for="[id, screw] in atHand" :id="id" :key="id" :tight="screw.nutTight" current @act="act" />
     <div class="row">
       <template v-for="(on, id) in live.running" :key="id">
-        <button type="button" class="start" :disabled="on" @click="act('start', String(id), 0)">{{ say('run.rigPanel.start', id) }}</button>
-        <button type="button" class="stop" :disabled="!on" @click="act('stop', String(id), 0)">{{ say('run.rigPanel.stop', id) }}</button>
+        <Button v-bind="HANDLE" :label="say('run.rigPanel.start', id)" class="start" :disabled="on" @click="act('start', String(id), 0)" />
+        <Button v-bind="HANDLE" :label="say('run.rigPanel.stop', id)" class="stop" :disabled="!on" @click="act('stop', String(id), 0)" />
       </template>
-      <button type="button" @click="act('pass', '', 300)">{{ say('run.rigPanel.let-min-pass') }}</button>
+      <Button v-bind="HANDLE" :label="say('run.rigPanel.let-min-pass')" @click="act('pass', '', 300)" />
     </div>
     <div v-for="(opening, id) in live.openings" :key="id" class="row wheel">
       <b class="what">{{ id }} {{ (opening * 100).toFixed(1) }} %</b>
-      <button type="button" :aria-label="say('run.rigPanel.shut', id)" @click="act('open', String(id), 0)">
-        {{ say('run.rigPanel.shut-2') }}
-      </button>
-      <button type="button" :aria-label="say('run.rigPanel.close-by', id)" @click="open(String(id), opening, -0.01)">−1</button>
-      <button type="button" :aria-label="say('run.rigPanel.close-by-2', id)" @click="open(String(id), opening, -0.001)">−.1</button>
-      <button type="button" :aria-label="say('run.rigPanel.open-by', id)" @click="open(String(id), opening, 0.001)">+.1</button>
-      <button type="button" :aria-label="say('run.rigPanel.open-by-2', id)" @click="open(String(id), opening, 0.01)">+1</button>
-      <button type="button" :aria-label="say('run.rigPanel.open-by-3', id)" @click="open(String(id), opening, 0.1)">+10</button>
-      <button type="button" :aria-label="say('run.rigPanel.open-fully', id)" @click="act('open', String(id), 1)">
-        {{ say('run.rigPanel.open') }}
-      </button>
+      <Button
+        v-bind="HANDLE"
+        :label="say('run.rigPanel.shut-2')"
+        :aria-label="say('run.rigPanel.shut', id)"
+        @click="act('open', String(id), 0)"
+      />
+      <Button v-bind="HANDLE" label="−1" :aria-label="say('run.rigPanel.close-by', id)" @click="open(String(id), opening, -0.01)" />
+      <Button v-bind="HANDLE" label="−.1" :aria-label="say('run.rigPanel.close-by-2', id)" @click="open(String(id), opening, -0.001)" />
+      <Button v-bind="HANDLE" label="+.1" :aria-label="say('run.rigPanel.open-by', id)" @click="open(String(id), opening, 0.001)" />
+      <Button v-bind="HANDLE" label="+1" :aria-label="say('run.rigPanel.open-by-2', id)" @click="open(String(id), opening, 0.01)" />
+      <Button v-bind="HANDLE" label="+10" :aria-label="say('run.rigPanel.open-by-3', id)" @click="open(String(id), opening, 0.1)" />
+      <Button
+        v-bind="HANDLE"
+        :label="say('run.rigPanel.open')"
+        :aria-label="say('run.rigPanel.open-fully', id)"
+        @click="act('open', String(id), 1)"
+      />
     </div>
     <div v-for="(valve, id) in live.valves" :key="id" class="row" role="group" :aria-label="say('run.rigPanel.valve', id)">
       <b class="what">{{ id }}</b>
-      <button
+      <Button
         v-for="p in valve.positions"
         :key="p"
-        type="button"
+        v-bind="HANDLE"
+        :label="position(String(id), p)"
         :aria-pressed="valve.at === p"
         :class="{ tight: valve.at === p }"
         @click="act('shift', String(id), 0, p)"
-      >
-        {{ position(String(id), p) }}
-      </button>
+      />
     </div>
     <details v-if="others.length" :open="live.wrong.length > 0">
       <summary>{{ say(atHand.length ? 'run.rigPanel.other-screws' : 'run.rigPanel.screws', others.length) }}</summary>
@@ -112,24 +119,33 @@ function open(id: string, now: number, by: number) {
     <details v-if="ready">
       <summary>{{ say('run.rigPanel.locks-suction-cases-rotation') }}</summary>
       <div v-for="(on, id) in ready.lockedOut" :key="`l${id}`" class="row">
-        <b class="what">{{ id }}</b><button type="button" :aria-pressed="on" @click="act('lock-out', String(id), on ? 0 : 1)">
-          {{ on ? say('run.rigPanel.locked-out-take-the') : say('run.rigPanel.lock-it-out') }}
-        </button>
-        <button v-if="id in ready.rotationRight" type="button" @click="act('rotation', String(id), ready.rotationRight[id] ? 0 : 1)">
-          {{ say('run.rigPanel.change-two-phases') }}
-        </button>
+        <b class="what">{{ id }}</b><Button
+          v-bind="HANDLE"
+          :label="on ? say('run.rigPanel.locked-out-take-the') : say('run.rigPanel.lock-it-out')"
+          :aria-pressed="on"
+          @click="act('lock-out', String(id), on ? 0 : 1)"
+        />
+        <Button
+          v-if="id in ready.rotationRight"
+          v-bind="HANDLE"
+          :label="say('run.rigPanel.change-two-phases')"
+          @click="act('rotation', String(id), ready.rotationRight[id] ? 0 : 1)"
+        />
       </div>
       <div v-for="(isOpen, id) in ready.suctionOpen" :key="`s${id}`" class="row">
-        <b class="what">{{ say('run.rigPanel.suction', id) }}</b><button
-          type="button"
+        <b class="what">{{ say('run.rigPanel.suction', id) }}</b><Button
+          v-bind="HANDLE"
+          :label="isOpen ? say('run.rigPanel.open-shut-it') : say('run.rigPanel.shut-open-it')"
           :aria-pressed="isOpen"
           @click="act('suction', String(id), isOpen ? 0 : 1)"
-        >
-          {{ isOpen ? say('run.rigPanel.open-shut-it') : say('run.rigPanel.shut-open-it') }}
-        </button>
-        <button v-if="id in ready.caseFilled" type="button" :disabled="ready.caseFilled[id]" @click="act('fill', String(id), 1)">
-          {{ ready.caseFilled[id] ? say('run.rigPanel.case-filled') : say('run.rigPanel.fill-its-case') }}
-        </button>
+        />
+        <Button
+          v-if="id in ready.caseFilled"
+          v-bind="HANDLE"
+          :label="ready.caseFilled[id] ? say('run.rigPanel.case-filled') : say('run.rigPanel.fill-its-case')"
+          :disabled="ready.caseFilled[id]"
+          @click="act('fill', String(id), 1)"
+        />
       </div>
     </details>
   </section>
@@ -161,27 +177,16 @@ function open(id: string, now: number, by: number) {
   font-size: 15px;
 }
 /* The handles of its screws too. */
-:where(.rig) :deep(button) {
-  font: inherit;
-  font-weight: 600;
-  min-height: 44px;
+.rig :deep(.p-button) {
   min-width: 44px;
   padding: 0 8px;
-  color: var(--ink);
   background: var(--board);
-  border: 1.5px solid var(--quiet);
-  border-radius: 6px;
-  cursor: pointer;
 }
-:where(.rig) :deep(button:disabled) {
-  opacity: 0.45;
-  cursor: default;
-}
-.start:not(:disabled) {
+.rig .start:not(:disabled) {
   border-color: var(--gate);
   color: var(--gate);
 }
-.stop:not(:disabled) {
+.rig .stop:not(:disabled) {
   background: var(--stop);
   border-color: var(--stop);
   color: var(--card);
@@ -201,7 +206,7 @@ summary {
   align-items: center;
   cursor: pointer;
 }
-.tight {
+.rig .tight {
   border-style: double;
   border-width: 4px;
 }

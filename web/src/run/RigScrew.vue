@@ -1,7 +1,9 @@
 <script setup lang="ts">
+import Button from 'primevue/button'
 import { say } from '../words'
 import { settingName } from '../display/names'
 import { turnsText } from '../display/quantity'
+import { HANDLE } from './handle'
 
 /** One screw of the practice rig with its jam nut. */
 defineProps<{ id: string; tight: boolean; current?: boolean }>()
@@ -15,22 +17,25 @@ const TURNS = [-1, -0.25, -0.0625, 0.0625, 0.25, 1]
       <b>{{ settingName(id) }}</b>
       <span v-if="current" class="quiet small">{{ say('run.rigScrew.in-raises') }}</span>
       <span class="gap"></span>
-      <button type="button" :aria-pressed="tight" :class="{ tight }" @click="emit('act', 'nut', id, tight ? 0 : 1)">
-        {{ tight ? say('run.rigScrew.nut-tight') : say('run.rigScrew.nut-slack') }}
-      </button>
+      <Button
+        v-bind="HANDLE"
+        :label="tight ? say('run.rigScrew.nut-tight') : say('run.rigScrew.nut-slack')"
+        :aria-pressed="tight"
+        :class="{ tight }"
+        @click="emit('act', 'nut', id, tight ? 0 : 1)"
+      />
     </div>
     <div class="turns">
-      <button
+      <Button
         v-for="t in TURNS"
         :key="t"
-        type="button"
+        v-bind="HANDLE"
+        :label="`${t > 0 ? '↻' : '↺'} ${turnsText(t)}`"
         :aria-label="
           say('run.rigScrew.turn', settingName(id), turnsText(t), t > 0 ? say('run.turnEntry.inward') : say('run.turnEntry.outward'))
         "
         @click="emit('act', 'turn', id, t)"
-      >
-        {{ t > 0 ? '↻' : '↺' }} {{ turnsText(t) }}
-      </button>
+      />
     </div>
   </div>
 </template>
@@ -42,7 +47,7 @@ const TURNS = [-1, -0.25, -0.0625, 0.0625, 0.25, 1]
   gap: 6px;
   align-items: center;
 }
-.tight {
+.screw .tight {
   border-style: double;
   border-width: 4px;
 }
@@ -62,7 +67,7 @@ const TURNS = [-1, -0.25, -0.0625, 0.0625, 0.25, 1]
   grid-template-columns: repeat(6, 1fr);
   gap: 4px;
 }
-.turns button {
+.turns :deep(.p-button) {
   padding: 0;
   font-size: 15px;
   white-space: nowrap;

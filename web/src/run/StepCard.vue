@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import Button from 'primevue/button'
 import { say } from '../words'
 import { computed, nextTick, onBeforeUnmount, onMounted, ref } from 'vue'
 import type { Refused, Schema } from '../api/client'
@@ -169,9 +170,9 @@ onBeforeUnmount(() => window.removeEventListener('keydown', onKey))
     <Problems :refused="generalProblem" />
 
     <div class="actions">
-      <button type="button" class="primary" :disabled="primary.waits !== undefined" @click="act">
+      <Button class="primary" :disabled="primary.waits !== undefined" @click="act">
         {{ primary.label }} <span class="small">{{ primary.waits ?? say('run.stepCard.enter') }}</span>
-      </button>
+      </Button>
       <StepChoices :run="run" :step="step" :cracked-at="onlyHeard ? undefined : crackedAt" :may-mark="mayMark" :send="send" />
       <UndoLast :run="run" :step="step.id" @send="send" />
     </div>
@@ -224,21 +225,17 @@ onBeforeUnmount(() => window.removeEventListener('keydown', onKey))
   flex-wrap: wrap;
 }
 .primary {
-  font: inherit;
+  display: block;
   font-size: 18px;
   font-weight: 700;
   min-height: 56px;
   padding: 6px 20px;
-  border: 0;
-  border-radius: 8px;
-  background: var(--gate);
-  color: var(--on-gate);
-  cursor: pointer;
 }
 .primary:disabled {
   background: var(--rule);
+  border-color: var(--rule);
   color: var(--quiet);
-  cursor: default;
+  opacity: 1;
 }
 .primary .small {
   font-weight: 400;

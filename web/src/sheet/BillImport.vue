@@ -1,17 +1,19 @@
 <script setup lang="ts">
+import Column from 'primevue/column'
+import DataTable from 'primevue/datatable'
 import { say } from '../words'
 import Button from 'primevue/button'
 import { computed, ref } from 'vue'
 import { asRefused, call, type Refused, type Schema } from '../api/client'
 import { useDisplay } from '../display/display'
 import { settingName } from '../display/names'
+import FileDrop from '../display/FileDrop.vue'
 import Problems from '../display/Problems.vue'
 import type { UnitFile } from '../units/unitFile'
 
 const props = defineProps<{ tag: string }>()
 const unit = defineModel<UnitFile>({ required: true })
 const display = useDisplay()
-const file = ref<HTMLInputElement>()
 const rows = ref<Schema['BillRow'][] | null>(null)
 const refused = ref<Refused | null>(null)
 const FATES: Record<string, string> = {
@@ -24,10 +26,7 @@ const FATES: Record<string, string> = {
 const taken = computed(() => rows.value?.filter((r) => r.fate === 'changes' || r.fate === 'new') ?? [])
 const shown = computed(() => rows.value?.slice(0, 200) ?? [])
 
-async function read(event: Event) {
-  const input = event.target as HTMLInputElement
-  const chosen = input.files?.[0]
-  if (!chosen) return
+async function read(chosen: File) {
   refused.value = null
   rows.value = null
   try {
@@ -37,8 +36,6 @@ async function read(event: Event) {
     })
   } catch (e) {
     refused.value = asRefused(e)
-  } finally {
-    input.value = ''
   }
 }
 
@@ -59,8 +56,7 @@ function take() {
 
 <template>
   <div>
-    <input ref="file" type="file" accept=".csv,text/csv" hidden @change="read" />
-    <Button :label="say('sheet.billImport.import-a-bill-of')" severity="secondary" outlined @click="file?.click()" />
+    <FileDrop :label="say('sheet.billImport.import-a-bill-of')" accept=".csv,text/csv" @file="read" />
     <Problems :refused="refused" />
     <div v-if="rows" class="card preview">
       <h2>
@@ -68,26 +64,23 @@ function take() {
           say(rows.length === 1 ? 'sheet.billImport.one-row-read' : 'sheet.billImport.would-change-the-sheet', rows.length, taken.length)
         }}
       </h2>
-      <table>
-        <thead>
-          <tr>
-            <th>{{ say('sheet.billImport.row') }}</th>
-            <th>{{ say('sheet.billImport.setting') }}</th>
-            <th>{{ say('sheet.billImport.as-written') }}</th>
-            <th>{{ say('sheet.billImport.fate') }}</th>
-          </tr>
-        </thead>
-        <tbody>
-          <tr v-for="r in shown" :key="r.line" :class="r.fate">
-            <td>{{ r.line }}</td>
-            <td>{{ settingName(r.setting) }}</td>
-            <td>{{ r.written }}</td>
-            <td>
-              <b>{{ FATES[r.fate] }}</b> {{ r.why }}
-            </td>
-          </tr>
-        </tbody>
-      </table>
+      <DataTable size="small" :value="shown" data-key="line" :row-class="(r: Schema['BillRow']) => r.fate" scrollable scroll-height="420px">
+        <Column :header="say('sheet.billImport.row')">
+          <template #body="{ data: r }">{{ r.line }}</template>
+        </Column>
+        <Column :header="say('sheet.billImport.setting')">
+          <template #body="{ data: r }">{{ settingName(r.setting) }}</template>
+        </Column>
+        <Column :header="say('sheet.billImport.as-written')">
+          <template #body="{ data: r }">{{ r.written }}</template>
+        </Column>
+        <Column :header="say('sheet.billImport.fate')">
+          <template #body="{ data: r }"
+            ><b>{{ FATES[r.fate] }}</b> {{ r.why }}</template
+          ></Column
+        >
+      </DataTable>
+
       <p v-if="rows.length > shown.length" class="quiet">{{ say('sheet.billImport.and-more-rows-all', rows.length - shown.length) }}</p>
       <div class="go">
         <Button :label="say('sheet.billImport.take-them-into-the')" :disabled="!taken.length" @click="take" />
@@ -103,7 +96,7 @@ function take() {
   display: grid;
   gap: 10px;
 }
-.refused b {
+:deep(.refused b) {
   color: var(--stop);
 }
 .go {

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import Button from 'primevue/button'
 import Select from 'primevue/select'
 import Checkbox from 'primevue/checkbox'
 import InputText from 'primevue/inputtext'
@@ -152,9 +153,13 @@ function end(i: 0 | 1, value: number | undefined, from: unknown, set: (v: unknow
           :show-clear="!f.required"
           @update:model-value="(c) => emit('change', f.key, c ?? undefined)"
         />
-        <button v-if="unsure(f.key)" type="button" class="confirm" @click="emit('confirm', `${path}.${f.key}`)">
-          {{ say('sheet.entryForm.default-confirm') }}
-        </button>
+        <Button
+          v-if="unsure(f.key)"
+          outlined
+          class="confirm"
+          :label="say('sheet.entryForm.default-confirm')"
+          @click="emit('confirm', `${path}.${f.key}`)"
+        />
         <span v-if="wrong[f.key]" class="why" role="alert">{{ wrong[f.key] }}</span>
       </div>
     </template>
@@ -206,16 +211,11 @@ select,
 .text {
   min-width: 110px;
 }
-.confirm {
-  min-height: 44px;
-  font: inherit;
+.confirm.p-button {
   font-size: 14px;
   color: var(--gold);
-  background: none;
   border: 1px dashed var(--gold);
-  border-radius: 6px;
   padding: 0 10px;
-  cursor: pointer;
 }
 .why {
   flex-basis: 100%;

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import Column from 'primevue/column'
+import DataTable from 'primevue/datatable'
 import { say } from '../words'
 import { when } from '../display/time'
 import { useQuery } from '@tanstack/vue-query'
@@ -37,24 +39,20 @@ const made = computed(() => (pair.value?.before ? changes(pair.value.before.docu
       <h2>{{ say('sheet.revisionList.what-revision-changed', at) }}</h2>
       <p v-if="at === 1" class="quiet">{{ say('sheet.revisionList.the-first-one') }}</p>
       <p v-else-if="!made.length" class="quiet">{{ say('sheet.revisionList.nothing') }}</p>
-      <table v-else>
-        <thead>
-          <tr>
-            <th>{{ say('sheet.revisionList.place') }}</th>
-            <th>{{ say('sheet.revisionList.before') }}</th>
-            <th>{{ say('sheet.revisionList.after') }}</th>
-          </tr>
-        </thead>
-        <tbody>
-          <tr v-for="c in made" :key="place(c)">
-            <td>
-              <b>{{ place(c) }}</b>
-            </td>
-            <td>{{ shown(c.before) }}</td>
-            <td>{{ shown(c.after) }}</td>
-          </tr>
-        </tbody>
-      </table>
+      <DataTable v-else size="small" :value="made">
+        <Column :header="say('sheet.revisionList.place')">
+          <template #body="{ data: c }"
+            ><b>{{ place(c) }}</b></template
+          ></Column
+        >
+        <Column :header="say('sheet.revisionList.before')">
+          <template #body="{ data: c }">{{ shown(c.before) }}</template>
+        </Column>
+        <Column :header="say('sheet.revisionList.after')">
+          <template #body="{ data: c }">{{ shown(c.after) }}</template>
+        </Column>
+      </DataTable>
+
       <p class="quiet small">{{ say('sheet.revisionList.a-run-that-is') }}</p>
     </section>
   </div>
@@ -90,7 +88,7 @@ button.here {
   background: var(--gate);
   color: var(--on-gate);
 }
-td {
+:deep(td) {
   overflow-wrap: anywhere;
 }
 </style>

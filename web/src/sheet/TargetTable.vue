@@ -1,4 +1,7 @@
 <script setup lang="ts">
+import Button from 'primevue/button'
+import Column from 'primevue/column'
+import DataTable from 'primevue/datatable'
 import { say } from '../words'
 import { computed } from 'vue'
 import type { Schema } from '../api/client'
@@ -105,87 +108,79 @@ function subject(p: Schema['PointView']): string {
       />
       <span class="quiet small">{{ say('sheet.targetTable.section-reliefs-read-that') }}</span>
     </p>
-    <table>
-      <thead>
-        <tr>
-          <th>{{ say('sheet.targetTable.setting') }}</th>
-          <th>{{ say('sheet.targetTable.target') }}</th>
-          <th>{{ say('sheet.targetTable.tolerance') }}</th>
-          <th>{{ say('sheet.targetTable.stands-at') }}</th>
-          <th>{{ say('sheet.targetTable.the-gauge-must-show') }}</th>
-          <th>{{ say('sheet.targetTable.with') }}</th>
-        </tr>
-      </thead>
-      <tbody>
-        <tr v-for="r in rows" :key="r.setting">
-          <td>
-            <b>{{ settingName(r.setting) }}</b>
-            <div class="quiet small">{{ meant(r) }}</div>
-          </td>
-          <td>
-            <TargetField
-              :label="say('sheet.targetTable.target-of', settingName(r.setting))"
-              :bar="r.pressureBar"
-              @change="put(r.setting, { pressureBar: $event })"
-            />
-            <div v-if="r.derived" class="derived small">
-              {{ say('sheet.targetTable.derived', r.from) }}
-              <button type="button" @click="put(r.setting, {})">{{ say('sheet.targetTable.take-it') }}</button>
-            </div>
-          </td>
-          <td>
-            <TargetField
-              :label="say('sheet.targetTable.tolerance-of', settingName(r.setting))"
-              :bar="r.toleranceBar"
-              @change="put(r.setting, { toleranceBar: $event })"
-            />
-          </td>
-          <td class="nowrap">{{ present(r.setting) === undefined ? '' : display.show(present(r.setting) ?? 0) }}</td>
-          <td>
-            <div v-for="g in r.reads" :key="g.testPoint" class="nowrap">
-              {{ g.testPoint }} <b class="live">{{ number(g.value, g.reads) }}</b> {{ g.reads }}
-              <span class="quiet small">{{ say('sheet.targetTable.to', number(g.low, g.reads), number(g.high, g.reads)) }}</span>
-            </div>
-            <div v-if="r.trouble" class="trouble">▲ {{ r.trouble }}</div>
-          </td>
-          <td class="small">{{ r.reads[0] ? where(r.reads[0]) : '' }}</td>
-        </tr>
-      </tbody>
-    </table>
+    <DataTable size="small" :value="rows" data-key="setting">
+      <Column :header="say('sheet.targetTable.setting')">
+        <template #body="{ data: r }"
+          ><b>{{ settingName(r.setting) }}</b>
+          <div class="quiet small">{{ meant(r) }}</div></template
+        ></Column
+      >
+      <Column :header="say('sheet.targetTable.target')">
+        <template #body="{ data: r }"
+          ><TargetField
+            :label="say('sheet.targetTable.target-of', settingName(r.setting))"
+            :bar="r.pressureBar"
+            @change="put(r.setting, { pressureBar: $event })" />
+          <div v-if="r.derived" class="derived small">
+            {{ say('sheet.targetTable.derived', r.from) }}
+            <Button outlined :label="say('sheet.targetTable.take-it')" @click="put(r.setting, {})" /></div></template
+      ></Column>
+      <Column :header="say('sheet.targetTable.tolerance')">
+        <template #body="{ data: r }"
+          ><TargetField
+            :label="say('sheet.targetTable.tolerance-of', settingName(r.setting))"
+            :bar="r.toleranceBar"
+            @change="put(r.setting, { toleranceBar: $event })"
+        /></template>
+      </Column>
+      <Column :header="say('sheet.targetTable.stands-at')" body-class="nowrap">
+        <template #body="{ data: r }">{{ present(r.setting) === undefined ? '' : display.show(present(r.setting) ?? 0) }}</template>
+      </Column>
+      <Column :header="say('sheet.targetTable.the-gauge-must-show')">
+        <template #body="{ data: r }"
+          ><div v-for="g in r.reads" :key="g.testPoint" class="nowrap">
+            {{ g.testPoint }} <b class="live">{{ number(g.value, g.reads) }}</b> {{ g.reads }}
+            <span class="quiet small">{{ say('sheet.targetTable.to', number(g.low, g.reads), number(g.high, g.reads)) }}</span>
+          </div>
+          <div v-if="r.trouble" class="trouble">▲ {{ r.trouble }}</div></template
+        ></Column
+      >
+      <Column :header="say('sheet.targetTable.with')" body-class="small">
+        <template #body="{ data: r }">{{ r.reads[0] ? where(r.reads[0]) : '' }}</template>
+      </Column>
+    </DataTable>
+
     <p v-if="targets?.missing.length" class="trouble">
       {{ say('sheet.targetTable.no-target-and-nothing', targets.missing.map((m) => settingName(m)).join(', ')) }}
     </p>
     <h2>{{ say('sheet.targetTable.what-the-unit-must') }}</h2>
-    <table v-if="targets?.points.length">
-      <thead>
-        <tr>
-          <th>{{ say('sheet.targetTable.point') }}</th>
-          <th>{{ say('sheet.targetTable.pressure') }}</th>
-          <th>{{ say('sheet.targetTable.flow') }}</th>
-          <th>{{ say('sheet.targetTable.asked') }}</th>
-          <th>{{ say('sheet.targetTable.prime-mover') }}</th>
-        </tr>
-      </thead>
-      <tbody>
-        <tr v-for="p in targets.points" :key="p.kind + p.subject">
-          <td>
-            <b>{{ KINDS[p.kind] }}</b> {{ subject(p) }}
-          </td>
-          <td>{{ display.show(p.pressureBar) }}</td>
-          <td>{{ display.flow(p.flowLpm, 1) }}</td>
-          <td>
-            {{ p.askedLpm ? display.flow(p.askedLpm, 1) : '' }}
-            <b v-if="p.askedLpm > p.flowLpm + 0.05" class="trouble">{{ say('sheet.targetTable.short') }}</b>
-          </td>
-          <td>
-            <div v-for="d in p.drives" :key="d.driver">
-              {{ say('sheet.targetTable.rpm-kw', d.driver, d.speedRpm.toFixed(0), display.power(d.powerKw, 1), Math.round(d.load * 100))
-              }}<template v-if="d.currentA">, {{ d.currentA.toFixed(1) }} A</template>
-            </div>
-          </td>
-        </tr>
-      </tbody>
-    </table>
+    <DataTable v-if="targets?.points.length" size="small" :value="targets.points">
+      <Column :header="say('sheet.targetTable.point')">
+        <template #body="{ data: p }"
+          ><b>{{ KINDS[p.kind] }}</b> {{ subject(p) }}</template
+        ></Column
+      >
+      <Column :header="say('sheet.targetTable.pressure')">
+        <template #body="{ data: p }">{{ display.show(p.pressureBar) }}</template>
+      </Column>
+      <Column :header="say('sheet.targetTable.flow')">
+        <template #body="{ data: p }">{{ display.flow(p.flowLpm, 1) }}</template>
+      </Column>
+      <Column :header="say('sheet.targetTable.asked')">
+        <template #body="{ data: p }"
+          >{{ p.askedLpm ? display.flow(p.askedLpm, 1) : '' }}
+          <b v-if="p.askedLpm > p.flowLpm + 0.05" class="trouble">{{ say('sheet.targetTable.short') }}</b></template
+        ></Column
+      >
+      <Column :header="say('sheet.targetTable.prime-mover')">
+        <template #body="{ data: p }"
+          ><div v-for="d in p.drives" :key="d.driver">
+            {{ say('sheet.targetTable.rpm-kw', d.driver, d.speedRpm.toFixed(0), display.power(d.powerKw, 1), Math.round(d.load * 100))
+            }}<template v-if="d.currentA">, {{ d.currentA.toFixed(1) }} A</template>
+          </div></template
+        ></Column
+      >
+    </DataTable>
   </div>
 </template>
 
@@ -200,20 +195,17 @@ function subject(p: Schema['PointView']): string {
   gap: 10px;
   align-items: center;
 }
-.nowrap {
+.nowrap,
+:deep(.nowrap) {
   white-space: nowrap;
 }
 .derived {
   color: var(--gold);
   max-width: 260px;
 }
-.derived button {
-  min-height: 44px;
-  font: inherit;
+.derived .p-button {
   color: var(--gold);
-  background: none;
   border: 1px dashed var(--gold);
-  border-radius: 6px;
 }
 .trouble {
   color: var(--stop);

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import Button from 'primevue/button'
+import SelectButton from 'primevue/selectbutton'
 import { say } from '../words'
 import { computed, defineAsyncComponent, onBeforeUnmount, onMounted, ref } from 'vue'
 import { useRoute } from 'vue-router'
@@ -58,15 +60,30 @@ const PLACES = [
     </nav>
     <span class="gap"></span>
     <RouterLink v-if="tag" class="aside" :to="{ name: 'reckoner', query: { unit: tag } }">{{ say('shell.topBar.reckoner') }}</RouterLink>
-    <div class="units" role="group" :aria-label="say('shell.topBar.pressure-unit')">
-      <button v-for="u in PRESSURE_UNITS" :key="u" type="button" :aria-pressed="display.pressure === u" @click="display.pressure = u">
-        {{ u }}
-      </button>
-    </div>
-    <button type="button" class="theme" :aria-pressed="display.dark" @click="display.dark = !display.dark">
-      {{ display.dark ? say('shell.topBar.day') : say('shell.topBar.night') }}
-    </button>
-    <button type="button" class="theme" aria-haspopup="dialog" :aria-label="say('shell.topBar.keys')" @click="keys = true">?</button>
+    <SelectButton
+      v-model="display.pressure"
+      :options="PRESSURE_UNITS"
+      :allow-empty="false"
+      class="units"
+      :aria-label="say('shell.topBar.pressure-unit')"
+    />
+    <Button
+      outlined
+      severity="secondary"
+      class="theme"
+      :label="display.dark ? say('shell.topBar.day') : say('shell.topBar.night')"
+      :aria-pressed="display.dark"
+      @click="display.dark = !display.dark"
+    />
+    <Button
+      outlined
+      severity="secondary"
+      class="theme"
+      label="?"
+      aria-haspopup="dialog"
+      :aria-label="say('shell.topBar.keys')"
+      @click="keys = true"
+    />
     <KeysHelp v-if="keys" v-model="keys" />
   </header>
 </template>
@@ -122,33 +139,29 @@ nav a.here {
   display: flex;
   align-items: center;
 }
-button {
-  font: inherit;
-  color: #c3c8c3;
-  background: none;
-  border: 1px solid #47524d;
-  min-height: 44px;
-  min-width: 48px;
-  padding: 0 10px;
-  cursor: pointer;
-}
-.units {
-  display: flex;
-}
-.units button:first-child {
-  border-radius: 6px 0 0 6px;
-}
-.units button:last-child {
-  border-radius: 0 6px 6px 0;
-}
-.units button[aria-pressed='true'] {
-  background: #f6f3ec;
-  color: #18201f;
-  font-weight: 600;
-}
+/* The bar is dark by day too. */
+.units,
 .theme {
-  border-radius: 6px;
+  --p-togglebutton-background: transparent;
+  --p-togglebutton-hover-background: #2a3532;
+  --p-togglebutton-color: #c3c8c3;
+  --p-togglebutton-hover-color: #fff;
+  --p-togglebutton-border-color: #47524d;
+  --p-togglebutton-checked-background: #f6f3ec;
+  --p-togglebutton-content-checked-background: #f6f3ec;
+  --p-togglebutton-checked-color: #18201f;
+  --p-togglebutton-checked-border-color: #f6f3ec;
+  --p-button-outlined-secondary-hover-background: #2a3532;
+  --p-button-outlined-secondary-active-background: #2a3532;
   flex: none;
+}
+header .theme.p-button.p-button-outlined.p-button-secondary {
+  color: #c3c8c3;
+  border-color: #47524d;
+  padding: 0 12px;
+}
+.units :deep(.p-togglebutton) {
+  padding: 0 4px;
 }
 @media (max-width: 1100px) {
   header {

@@ -32,6 +32,8 @@ const SAID: Record<Stop, { title: Word; text: Word; next?: Word }> = {
   screw: { title: 'tour.screw', text: 'tour.screw.text' },
   end: { title: 'tour.end', text: 'tour.end.text', next: 'tour.end.next' },
 }
+/** It shows the way; there are no panels behind it to choose from. */
+const A_SIGN = { root: { role: 'listitem' }, header: { role: undefined, 'aria-controls': undefined, tabindex: -1 } }
 const said = computed(() => SAID[tour.stop ?? 'sheet'])
 const place = computed<RouteLocationRaw>(() => {
   const { tag } = tour.state
@@ -64,9 +66,9 @@ watch(view, (now) => {
 
 <template>
   <section class="tour no-print" :aria-label="say('tour.tour')">
-    <Stepper :value="STOPS.indexOf(tour.stop ?? 'sheet') + 1" class="stops">
+    <Stepper :value="STOPS.indexOf(tour.stop ?? 'sheet') + 1" class="stops" :pt="{ root: { role: 'list' } }">
       <StepList>
-        <Step v-for="(s, i) in STOPS" :key="s" :value="i + 1" disabled>{{ say(SAID[s].title) }}</Step>
+        <Step v-for="(s, i) in STOPS" :key="s" :value="i + 1" disabled :pt="A_SIGN">{{ say(SAID[s].title) }}</Step>
       </StepList>
     </Stepper>
     <div class="said" aria-live="polite">

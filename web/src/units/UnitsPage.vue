@@ -8,6 +8,7 @@ import Menu from 'primevue/menu'
 import { computed, onBeforeUnmount, onMounted, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { asRefused, call, type Refused, type Schema } from '../api/client'
+import FileDrop from '../display/FileDrop.vue'
 import Problems from '../display/Problems.vue'
 import { useTold } from '../display/told'
 import UnitCard from './UnitCard.vue'
@@ -20,7 +21,6 @@ const { data: units, error, isPending } = useUnits()
 const queries = useQueryClient()
 const refused = ref<Refused | null>(null)
 const told = useTold()
-const fileInput = ref<HTMLInputElement>()
 const tour = useTour()
 const sought = ref('')
 /** By anything that its card says: tag, name, drawing, who ran it, where it stands. */
@@ -45,10 +45,7 @@ function said(u: UnitSummary): string {
 }
 const loadError = computed(() => (error.value ? asRefused(error.value) : null))
 
-async function importFile(event: Event) {
-  const input = event.target as HTMLInputElement
-  const file = input.files?.[0]
-  if (!file) return
+async function importFile(file: File) {
   refused.value = null
   try {
     const unit = await call<{ tag: string }>('POST', '/api/units', await file.text(), true)
@@ -58,8 +55,6 @@ async function importFile(event: Event) {
     await queries.invalidateQueries({ queryKey: ['units'] })
   } catch (e) {
     refused.value = asRefused(e)
-  } finally {
-    input.value = ''
   }
 }
 
@@ -139,9 +134,8 @@ async function put(method: string, path: string, done: string, undo?: () => void
       :aria-label="say('units.unitsPage.find')"
       @keydown.enter="openOnly"
     />
-    <input ref="fileInput" type="file" accept=".json,application/json" hidden @change="importFile" />
     <Button :label="say('units.unitsPage.new-unit')" severity="secondary" outlined @click="router.push({ name: 'new' })" />
-    <Button :label="say('units.unitsPage.import-a-unit-file')" severity="secondary" outlined @click="fileInput?.click()" />
+    <FileDrop :label="say('units.unitsPage.import-a-unit-file')" accept=".json,application/json" @file="importFile" />
   </div>
   <Problems :refused="refused" />
   <Problems :refused="loadError" />

@@ -36,6 +36,7 @@ export const PLAN = {
   'plan.schoolTable.mj': '{0} MJ',
   'plan.schoolTable.oil-warms-by': 'Oil warms by',
   'plan.schoolTable.peak-motor-load': 'Peak motor load',
+  'plan.schoolTable.none': 'none',
   'plan.schoolTable.refused': 'refused: {0}',
   'plan.schoolTable.screw-moves': 'Screw moves',
   'plan.schoolTable.way': 'Way',

@@ -1,4 +1,7 @@
 export const SHARED = {
+  'display.fileDrop.kind': '{0} is not of this kind: it must end in {1}.',
+  'display.fileDrop.or-drop-it': 'or drop it here',
+  'display.fileDrop.size': '{0} is too large: {1} at most.',
   'api.client.refused': 'Refused',
   'api.client.the-server-answered': 'The server answered {0}',
   'api.client.the-server-can-t': 'The server can’t be reached. What you typed stays here.',

@@ -70,6 +70,10 @@ public record Reason(String code, Map<String, Value> values) {
         return with(key, new Amount(temperatureK, Kind.TEMPERATURE));
     }
 
+    public Reason warming(String key, double differenceK) {
+        return with(key, new Amount(differenceK, Kind.WARMING));
+    }
+
     public Reason ratio(String key, double ratio) {
         return with(key, new Amount(ratio, Kind.RATIO));
     }

@@ -24,6 +24,8 @@ public sealed interface Value {
         CURRENT,
         /** K, absolute. */
         TEMPERATURE,
+        /** K, a difference. */
+        WARMING,
         /** 1. */
         RATIO,
         /** s. */

@@ -214,7 +214,7 @@ public final class Planner {
                 .ratio("limit", limit)
                 .pressure("fullFlow", full)
                 .number("moves", chosen.comparison().get(0).moves())
-                .number("rise", Math.round(chosen.comparison().get(0).tankRise()));
+                .warming("rise", chosen.comparison().get(0).tankRise());
     }
 
     /** Reasons why this circuit can't be planned at all, each with what to fit or say. */

@@ -30,7 +30,9 @@ public enum Measure implements Keyed {
     FORCE("N 1", "kN 1000", "lbf 4.4482216152605", "kgf 9.80665"),
     LENGTH("mm 1", "cm 10", "m 1000", "in 25.4"),
     TORQUE("N·m 1", "Nm 1", "lbf·ft 1.3558179483314", "lbf-ft 1.3558179483314"),
-    TEMPERATURE("C 1", "°C 1", "F 0.55555555555556 -17.777777777778", "°F 0.55555555555556 -17.777777777778");
+    TEMPERATURE("C 1", "°C 1", "F 0.55555555555556 -17.777777777778", "°F 0.55555555555556 -17.777777777778"),
+    /** A difference of temperatures. */
+    WARMING("K 1", "°F 0.55555555555556", "F 0.55555555555556");
 
     private static final Pattern TYPED =
             Pattern.compile("([+-]?)([0-9.,]+)(\\s*)([\\p{Alpha}°][\\p{Alnum}/³·-]*|%|1/min)?");
@@ -75,7 +77,7 @@ public enum Measure implements Keyed {
             case FLOW -> "gpm";
             case POWER -> "hp";
             case FORCE -> "lbf";
-            case TEMPERATURE -> "°F";
+            case TEMPERATURE, WARMING -> "°F";
             default -> unit;
         };
     }

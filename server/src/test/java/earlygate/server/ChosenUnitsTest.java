@@ -21,7 +21,7 @@ import tools.jackson.databind.node.ObjectNode;
 /** Who reads psi reads gallons, horsepower and degrees Fahrenheit with them, in every sentence and beside every field. */
 class ChosenUnitsTest extends OnAServer {
     /** Metric units behind a number, or as the whole of a text. A gauge keeps the unit on its dial, so bar may stand. */
-    private static final Pattern METRIC = Pattern.compile("(^|[0-9] ?)(°C|C|L/min|kW|MPa|N)($|[ .,;:)])");
+    private static final Pattern METRIC = Pattern.compile("(^|[0-9] ?)(°C|C|K|L/min|kW|MPa|N)($|[ .,;:)])");
 
     static List<String> tags() {
         return Certified.TAGS;

@@ -60,6 +60,7 @@ final class Figures {
                 case POWER -> out.put(name + "Kw", Wire.figure(si / KW));
                 case CURRENT -> out.put(name + "A", Wire.figure(si));
                 case TEMPERATURE -> out.put(name + "C", Wire.celsius(si));
+                case WARMING -> out.put(name + "K", Wire.figure(si));
                 case TIME -> out.put(name + "S", Wire.figure(si));
                 case SPEED -> out.put(name + "Rpm", Wire.figure(si / RPM));
                 case RATIO, TURNS, NUMBER -> out.put(name, Wire.figure(si));

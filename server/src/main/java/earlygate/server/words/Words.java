@@ -110,6 +110,7 @@ public final class Words {
             case POWER -> beside(Measure.POWER, "%.1f ", "kW", a.si() / Si.KW);
             case CURRENT -> format("%.1f A", a.si());
             case TEMPERATURE -> beside(Measure.TEMPERATURE, "%.0f ", "°C", a.si() - Si.ZERO_C);
+            case WARMING -> beside(Measure.WARMING, "%.0f ", "K", a.si());
             case RATIO -> format("%.0f %%", a.si() * 100);
             case TIME -> a.si() < 90 ? format("%.0f s", a.si()) : format("%.0f min", a.si() / 60);
             case TURNS -> turns(a.si());
