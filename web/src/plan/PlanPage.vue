@@ -31,14 +31,22 @@ const WAYS = [
   { label: say('plan.planPage.counted'), value: 'count' },
   { label: say('plan.planPage.read'), value: 'read' },
 ]
-const GAPS = [
-  { label: say('plan.planPage.bar-between'), value: { kind: 'fixed', bar: 14 } },
-  { label: say('plan.planPage.bar-between-2'), value: { kind: 'fixed', bar: 17 } },
-  { label: say('plan.planPage.and-above-work'), value: { kind: 'percent', compensator: 10, relief: 20 } },
-  { label: say('plan.planPage.as-the-schematic'), value: { kind: 'schematic' } },
+const GAPS: object[] = [
+  { kind: 'fixed', bar: 14 },
+  { kind: 'fixed', bar: 17 },
+  { kind: 'percent', compensator: 10, relief: 20 },
+  { kind: 'schematic' },
 ]
-const gap = ref(GAPS[0])
-const gapSchool = computed(() => gap.value?.value ?? {})
+const gaps = computed(() =>
+  [
+    say('plan.planPage.between', display.show(14)),
+    say('plan.planPage.between', display.show(17)),
+    say('plan.planPage.and-above-work'),
+    say('plan.planPage.as-the-schematic'),
+  ].map((label, at) => ({ label, at })),
+)
+const gap = ref(0)
+const gapSchool = computed(() => GAPS[gap.value] ?? {})
 const { data, error } = usePlan(props.tag, school, sectionOrder, asFound, gapSchool)
 const chosen = ref('')
 
@@ -103,7 +111,7 @@ function go(by: number) {
     <div class="row choices">
       <label
         >{{ say('plan.planPage.gap') }}
-        <Select v-model="gap" :options="GAPS" option-label="label" :aria-label="say('plan.planPage.gap-school')"
+        <Select v-model="gap" :options="gaps" option-label="label" option-value="at" :aria-label="say('plan.planPage.gap-school')"
       /></label>
       <label
         >{{ say('plan.planPage.as-found') }}

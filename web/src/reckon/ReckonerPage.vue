@@ -80,6 +80,9 @@ function plain(value: number): string {
   grid-template-columns: 320px minmax(0, 1fr);
   gap: 14px;
 }
+:deep(.p-listbox-option) {
+  min-height: 44px;
+}
 .head {
   display: flex;
   gap: 10px;

@@ -74,7 +74,7 @@ const outcome = computed(() => OUTCOME[record.value?.outcome ?? ''] ?? ['plain',
         </Column>
         <Column :header="say('record.recordPage.read')">
           <template #body="{ data: t }"
-            ><b>{{ t.value }} {{ t.unit }}</b></template
+            ><b class="nowrap">{{ t.value }} {{ t.unit }}</b></template
           ></Column
         >
         <Column :header="say('record.recordPage.expected')">
@@ -188,6 +188,9 @@ header {
   background: var(--gate);
   border-color: var(--gate);
   color: var(--on-gate);
+}
+.nowrap {
+  white-space: nowrap;
 }
 .outcome {
   font-size: 18px;

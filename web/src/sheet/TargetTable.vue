@@ -6,6 +6,7 @@ import { say } from '../words'
 import { computed } from 'vue'
 import type { Schema } from '../api/client'
 import { useDisplay } from '../display/display'
+import { pressureNumber, toBar } from '../display/quantity'
 import { settingName, settingOf } from '../display/names'
 import { kindOf } from '../parts/kinds'
 import type { UnitFile } from '../units/unitFile'
@@ -75,6 +76,11 @@ function put(setting: string, change: { pressureBar?: number; toleranceBar?: num
   else if (row) targets.push({ setting, pressureBar: row.pressureBar, toleranceBar: row.toleranceBar, ...change })
 }
 
+/** Whole psi, as they stand on paper; bar and MPa as fine as they are shown. */
+function asShown(bar: number): number {
+  return Number(toBar(Number(pressureNumber(bar, display.pressure)), display.pressure).toPrecision(9))
+}
+
 function number(value: number, unitName: string): string {
   return value.toFixed(unitName === 'psi' ? 0 : unitName === 'MPa' ? 2 : 1)
 }
@@ -123,7 +129,11 @@ function subject(p: Schema['PointView']): string {
             @change="put(r.setting, { pressureBar: $event })" />
           <div v-if="r.derived" class="derived small">
             {{ say('sheet.targetTable.derived', r.from) }}
-            <Button outlined :label="say('sheet.targetTable.take-it')" @click="put(r.setting, {})" /></div></template
+            <Button
+              outlined
+              :label="say('sheet.targetTable.take-it')"
+              @click="put(r.setting, { pressureBar: asShown(r.pressureBar) })"
+            /></div></template
       ></Column>
       <Column :header="say('sheet.targetTable.tolerance')">
         <template #body="{ data: r }"
