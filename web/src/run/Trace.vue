@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import { say } from '../words'
-import { computed } from 'vue'
+import { computed, defineAsyncComponent } from 'vue'
 import type { Schema } from '../api/client'
 import { useDisplay } from '../display/display'
+import { fromBar } from '../display/quantity'
 
 /** The gauge of the last minutes: its band, what it held while a crack is looked for, and where the relief stands itself. */
 const props = defineProps<{
@@ -15,35 +16,96 @@ const props = defineProps<{
   /** what a hand marked */
   marked?: number
 }>()
+const Chart = defineAsyncComponent(() => import('../display/Chart.vue'))
 const display = useDisplay()
-const W = 500
-const H = 110
 const SPAN_S = 120
+/** Where the fall since it cracked is shown: the last part of the time. */
+const FALL_S = 12
 
-const scale = computed(() => {
-  const lines = [props.low, props.high, props.crack?.heldBar, props.crack?.standsBar, props.marked]
-  const values = props.points.map((p) => p.bar).concat(lines.filter((v): v is number => v !== undefined && v !== null))
-  const low = Math.min(...values)
-  const high = Math.max(...values, low + 2)
-  const pad = (high - low) * 0.15
-  return { low: low - pad, high: high + pad, end: props.points[props.points.length - 1]?.t ?? 0 }
-})
-
-function y(bar: number) {
-  return H - (H * (bar - scale.value.low)) / (scale.value.high - scale.value.low)
-}
-
-function x(t: number) {
-  return W - ((scale.value.end - t) / SPAN_S) * W
-}
-
-const path = computed(() => props.points.map((p, i) => `${i ? 'L' : 'M'}${x(p.t).toFixed(1)} ${y(p.bar).toFixed(1)}`).join(' '))
+const end = computed(() => props.points[props.points.length - 1]?.t ?? 0)
 const now = computed(() => props.points[props.points.length - 1]?.bar ?? 0)
 const stands = computed(() =>
   props.crack?.standsBar !== undefined && props.crack.standsBar !== null && props.crack.lowBar != null && props.crack.highBar != null
     ? { at: props.crack.standsBar, low: props.crack.lowBar, high: props.crack.highBar }
     : undefined,
 )
+
+/** In the unit that is chosen, as it is shown. */
+function at(bar: number): number {
+  return fromBar(bar, display.pressure)
+}
+
+/** A gauge that stands fills no picture with its last decimal. */
+const scale = computed(() => {
+  const lines = [props.low, props.high, props.crack?.heldBar, stands.value?.at, props.marked]
+  const values = props.points.map((p) => p.bar).concat(lines.filter((v): v is number => v !== undefined && v !== null))
+  const low = Math.min(...values)
+  const high = Math.max(...values, low + 2)
+  const pad = (high - low) * 0.15
+  return { min: at(Math.max(0, low - pad)), max: at(high + pad) }
+})
+
+function level(bar: number | undefined | null, color: string, type: 'solid' | number[]) {
+  return bar === undefined || bar === null ? [] : [{ yAxis: at(bar), lineStyle: { color, type, width: 2 } }]
+}
+
+const areas = computed(() => {
+  const { low, high, crack, cracked } = props
+  const band =
+    low !== undefined && high !== undefined ? [[{ yAxis: at(low), itemStyle: { color: 'var(--gate-soft)' } }, { yAxis: at(high) }]] : []
+  const fell =
+    crack && cracked && now.value < crack.heldBar
+      ? [
+          [
+            { coord: [end.value - FALL_S, at(now.value)], itemStyle: { color: 'var(--stop-soft)' } },
+            { coord: [end.value, at(crack.heldBar)] },
+          ],
+        ]
+      : []
+  return [...band, ...fell]
+})
+
+const option = computed(() => ({
+  animation: false,
+  textStyle: { fontFamily: 'inherit' },
+  grid: { left: 78, right: 14, top: 8, bottom: 24 },
+  xAxis: {
+    type: 'value',
+    min: end.value - SPAN_S,
+    max: end.value,
+    interval: SPAN_S / 4,
+    axisLabel: { color: 'var(--quiet)', formatter: (t: number) => say('run.trace.ago', Math.round(t - end.value)) },
+    axisLine: { lineStyle: { color: 'var(--rule)' } },
+    splitLine: { lineStyle: { color: 'var(--rule)' } },
+  },
+  yAxis: {
+    type: 'value',
+    ...scale.value,
+    splitNumber: 2,
+    axisLabel: { color: 'var(--quiet)', showMinLabel: false, showMaxLabel: false, formatter: (v: number) => `${v} ${display.pressure}` },
+    splitLine: { lineStyle: { color: 'var(--rule)' } },
+  },
+  series: [
+    {
+      type: 'line',
+      symbol: 'none',
+      silent: true,
+      data: props.points.map((p) => [p.t, at(p.bar)]),
+      lineStyle: { color: 'var(--water)', width: 2.5 },
+      markArea: { silent: true, data: areas.value },
+      markLine: {
+        silent: true,
+        symbol: 'none',
+        label: { show: false },
+        data: [
+          ...level(props.crack?.heldBar, 'var(--ink)', 'solid'),
+          ...level(stands.value?.at, 'var(--gold)', [9, 5]),
+          ...level(props.marked, 'var(--ink)', [2, 5]),
+        ],
+      },
+    },
+  ],
+}))
 </script>
 
 <template>
@@ -54,28 +116,7 @@ const stands = computed(() =>
         say('run.trace.wanted-to', display.show(low), display.show(high))
       }}</template>
     </figcaption>
-    <svg :viewBox="`0 0 ${W} ${H}`" preserveAspectRatio="none" role="img" :aria-label="say('run.trace.last-seconds-of-the')">
-      <rect
-        v-if="low !== undefined && high !== undefined"
-        x="0"
-        :width="W"
-        :y="y(high)"
-        :height="Math.max(1, y(low) - y(high))"
-        class="band"
-      />
-      <rect
-        v-if="crack && cracked && now < crack.heldBar"
-        :x="W * 0.9"
-        :width="W * 0.1"
-        :y="y(crack.heldBar)"
-        :height="Math.max(1, y(now) - y(crack.heldBar))"
-        class="fall"
-      />
-      <path :d="path" class="line" />
-      <line v-if="crack" x1="0" :x2="W" :y1="y(crack.heldBar)" :y2="y(crack.heldBar)" class="held" />
-      <line v-if="stands" x1="0" :x2="W" :y1="y(stands.at)" :y2="y(stands.at)" class="stands" />
-      <line v-if="marked !== undefined" x1="0" :x2="W" :y1="y(marked)" :y2="y(marked)" class="marked" />
-    </svg>
+    <div class="picture"><Chart :option="option" :label="say('run.trace.last-seconds-of-the')" /></div>
     <ul v-if="crack || marked !== undefined" class="small key">
       <li v-if="crack" class="held">
         <b>{{ say(cracked ? 'run.trace.held' : 'run.trace.holds', display.show(crack.heldBar)) }}</b>
@@ -96,39 +137,10 @@ const stands = computed(() =>
 figure {
   margin: 0;
 }
-svg {
-  width: 100%;
-  height: 100px;
-  display: block;
+.picture {
+  height: 124px;
   background: var(--board);
   border: 1px solid var(--rule);
-}
-.band {
-  fill: var(--gate-soft);
-}
-.fall {
-  fill: var(--stop-soft);
-}
-.line {
-  fill: none;
-  stroke: var(--water);
-  stroke-width: 2.5;
-  vector-effect: non-scaling-stroke;
-}
-line {
-  stroke-width: 2;
-  vector-effect: non-scaling-stroke;
-}
-line.held {
-  stroke: var(--ink);
-}
-line.stands {
-  stroke: var(--gold);
-  stroke-dasharray: 9 5;
-}
-line.marked {
-  stroke: var(--ink);
-  stroke-dasharray: 2 5;
 }
 .key {
   display: flex;

@@ -100,6 +100,9 @@ watch(view, (now) => {
 .stops {
   flex-basis: 100%;
 }
+.stops :deep(.p-steplist) {
+  overflow: hidden;
+}
 .stops :deep(.p-step) {
   opacity: 1;
   padding: 0 8px 0 0;

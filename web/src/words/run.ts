@@ -180,6 +180,7 @@ export const RUN = {
   'run.stepCard.where-stands-is-not': 'Where {0} stands is not known: no end of it was touched.',
   'run.stepCard.who-has-the-gauge': 'Who has the gauge once it is there',
   'run.stepCard.why-is-it-left': 'Why is it left so?',
+  'run.trace.ago': '{0} s',
   'run.trace.last-s': 'last 2 min',
   'run.trace.last-seconds-of-the': 'Last two minutes of the gauge',
   'run.trace.wanted-to': ', wanted {0} to {1}',

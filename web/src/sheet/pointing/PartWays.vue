@@ -8,6 +8,7 @@ import { say } from '../../words'
 import { endsOf, instead, isBetween, linesOf } from './circuit'
 import KindGrid from './KindGrid.vue'
 import PressureAsked from './PressureAsked.vue'
+import PumpWays from './PumpWays.vue'
 import RenameRow from './RenameRow.vue'
 import { usePutKinds } from './usePutKinds'
 import type { Change } from './useRedraw'
@@ -70,6 +71,7 @@ function replace(type: string) {
       @given="(bar) => emit('change', { kind: 'replace', subject: part.id, type: by, bar })"
     />
   </template>
+  <PumpWays v-if="part.type === 'pump'" :unit="unit" :pump="part" @change="emit('change', $event)" />
   <template v-if="ends.length">
     <h3>{{ say('pointing.part.ends') }}</h3>
     <div v-for="e in ends" :key="e.key" class="end">

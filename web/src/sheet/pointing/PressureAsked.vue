@@ -10,13 +10,19 @@ const props = defineProps<{ type: string; label: string; /** bar that stood ther
 const emit = defineEmits<{ given: [bar: number] }>()
 const bar = ref<number | undefined>(props.before)
 const MOST_BAR = 1000
+const ASKED: Record<string, string> = {
+  accumulator: say('pointing.asked.filled-to', kindName(props.type)),
+  compensator: say('pointing.asked.cut-off'),
+  loadSense: say('pointing.asked.margin'),
+}
+const asked = ASKED[props.type] ?? say('pointing.asked.at', kindName(props.type))
 const form = ref<HTMLFormElement>()
 onMounted(() => form.value?.querySelector('input')?.focus())
 </script>
 
 <template>
   <form ref="form" class="asked" @submit.prevent="bar !== undefined && emit('given', bar)">
-    <span class="small">{{ say(type === 'accumulator' ? 'pointing.asked.filled-to' : 'pointing.asked.at', kindName(type)) }}</span>
+    <span class="small">{{ asked }}</span>
     <NumberField :label="say('pointing.asked.pressure')" :value="bar" unit="bar" :above="0" :most="MOST_BAR" @change="bar = $event" />
     <Button type="submit" :label="label" :disabled="bar === undefined" />
   </form>

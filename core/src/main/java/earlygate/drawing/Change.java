@@ -34,5 +34,18 @@ public sealed interface Change {
     /** Two lines become one. */
     record Merge(String line, String into) implements Change {}
 
+    /**
+     * A pump gets a control.
+     *
+     * @param control its key in the unit file, as {@code compensator}
+     * @param bar what it is set to
+     */
+    record Fit(String pump, String control, OptionalDouble bar) implements Change {}
+
+    record Unfit(String pump, String control) implements Change {}
+
+    /** A pump is driven by another prime mover. */
+    record Drive(String pump, String driver) implements Change {}
+
     record Rename(String id, String to) implements Change {}
 }

@@ -40,6 +40,11 @@ public final class Draft {
         line.answered("ratingBar", rating, pumps).assume("volumeL", volumeL);
     }
 
+    /** What is drawn already, to be drawn on. */
+    Part on(String list, ObjectNode entry) {
+        return new Part(entry, list + "." + Paper.id(entry), assumed);
+    }
+
     public Part part(String id, String type) {
         return entry("components", id).set("id", id).set("type", type);
     }

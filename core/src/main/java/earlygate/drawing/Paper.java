@@ -21,6 +21,7 @@ final class Paper {
 
     private static final double SOME_SPEED = 1450;
     private static final double SOME_RATING = 250;
+    static final Set<String> DRIVERS = Set.of("electric-motor", "engine", "dc-motor");
     private static final List<String> NAMED = List.of("lines", "components", "testPoints", "testGear");
     static final List<String> LISTS = List.of("lines", "components", "testPoints", "targets", "work", "testGear");
 
@@ -154,6 +155,13 @@ final class Paper {
                 "testPoints",
                 t -> t.path("component").asString("").equals(part)
                         || t.path("driver").asString("").equals(part));
+    }
+
+    /** A control goes with its target; the pump stays. */
+    void rubOutControl(ObjectNode pump, Control control) {
+        pump.remove(control.key());
+        gone.add("components." + id(pump) + "." + control.key());
+        drop("targets", t -> t.path("setting").asString("").equals(control.of(id(pump))));
     }
 
     /** @return whether there was one of this name */

@@ -118,7 +118,7 @@ final class Putting {
 
     private String pump(String line) {
         String driver = paper.all("components")
-                .filter(c -> List.of("electric-motor", "engine", "dc-motor").contains(Paper.type(c)))
+                .filter(c -> Paper.DRIVERS.contains(Paper.type(c)))
                 .map(Paper::id)
                 .findFirst()
                 .orElseGet(this::motor);

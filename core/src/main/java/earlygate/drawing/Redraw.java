@@ -93,6 +93,8 @@ public final class Redraw {
         List<String> names = gone.stream()
                 .filter(g -> !g.startsWith("targets."))
                 .map(g -> g.substring(g.indexOf('.') + 1))
+                // A control of a part that stays is no part of its own.
+                .filter(g -> g.indexOf('.') < 0)
                 .toList();
         return new Answer.Drawn(paper.unit(), left, made.name(), names, made.said());
     }
@@ -120,7 +122,19 @@ public final class Redraw {
         if (change instanceof Change.Merge m) {
             return merge(line(m.line()), line(m.into()));
         }
-        return rename((Change.Rename) change);
+        return change instanceof Change.Rename r ? rename(r) : govern(change);
+    }
+
+    private Made govern(Change change) {
+        Controls controls = new Controls(paper);
+        if (change instanceof Change.Fit f) {
+            return controls.fit(part(f.pump()), f.control(), f.bar());
+        }
+        if (change instanceof Change.Unfit u) {
+            return controls.unfit(part(u.pump()), u.control());
+        }
+        Change.Drive d = (Change.Drive) change;
+        return controls.drive(part(d.pump()), d.driver());
     }
 
     private String line(String id) {

@@ -38,6 +38,20 @@ public final class Usual {
         screw(pump.group("compensator"), target, 20, Math.max(rating, Math.ceil(1.2 * target)));
     }
 
+    /** @param signal the line on which the load is felt */
+    public static void loadSense(Part pump, double margin, String signal) {
+        pump.group("loadSense")
+                .assume("marginBar", margin)
+                .set("signal", signal)
+                .assume("rangeBar", Math.max(2, Math.floor(margin / 2)), Math.ceil(1.8 * margin))
+                .assume("barPerTurn", 8);
+    }
+
+    /** Lets a signal line go to tank where nobody holds it. */
+    public static void bleed(Draft d, String id, String signal) {
+        restriction(d, id, "orifice", signal, "T", 1, 100).set("purpose", "bleed");
+    }
+
     /** @param flow L/min that may go over it */
     public static Part relief(
             Draft d, String id, String inlet, String outlet, double target, double flow, boolean pilot) {

@@ -68,12 +68,8 @@ final class LoadSense implements Pattern {
         double rating = c.rating;
         d.line("LS", "signal line", a.asked("line-rating"), rating, 0.1);
         d.target("P1.loadSense", a.get("margin"), a.asked("margin-tolerance"), "");
-        c.pump.group("loadSense")
-                .assume("marginBar", a.get("margin"))
-                .set("signal", "LS")
-                .assume("rangeBar", Math.max(2, Math.floor(a.get("margin") / 2)), Math.ceil(1.8 * a.get("margin")))
-                .assume("barPerTurn", 8);
-        Usual.restriction(d, "OR1", "orifice", "LS", "T", 1, 100).set("purpose", "bleed");
+        Usual.loadSense(c.pump, a.get("margin"), "LS");
+        Usual.bleed(d, "OR1", "LS");
         d.fineGauge("GP", "P", a.asked("gauge"), a.get("relief"), FINE);
         d.fineGauge("GL", "LS", a.asked("gauge"), a.get("relief"), FINE);
         if (sections == 0) {

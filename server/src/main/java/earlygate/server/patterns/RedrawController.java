@@ -28,10 +28,10 @@ class RedrawController {
     /**
      * @param kind put, second, replace, move, remove, join, split, merge or rename
      * @param subject the line that something is put on, split or merged; the part or gauge that is changed
-     * @param type of the new part
+     * @param type of the new part; or the key of a pump's control
      * @param bar what the new part is set to
      * @param end of a part that is moved
-     * @param to the line it goes to, or the new name
+     * @param to the line it goes to, the driver, or the new name
      * @param behind ends that stand behind a new part, as {@code C1.cap}
      */
     record ChangeView(
@@ -89,6 +89,9 @@ class RedrawController {
             case "join" -> new Change.Remove(subject, true);
             case "split" -> new Change.Split(subject, type, c.behind() == null ? List.of() : c.behind(), bar(c));
             case "merge" -> new Change.Merge(subject, text(c.to()));
+            case "fit" -> new Change.Fit(subject, type, bar(c));
+            case "unfit" -> new Change.Unfit(subject, type);
+            case "drive" -> new Change.Drive(subject, text(c.to()));
             case "rename" -> new Change.Rename(subject, text(c.to()));
             default ->
                 throw ApiProblem.badInput(
