@@ -5,6 +5,7 @@ import { nextTick, ref } from 'vue'
 import { say } from '../words'
 import type Circuit from './Circuit.vue'
 import { download, png, svgText } from './exportSvg'
+import { printAlone } from './printAlone'
 
 /** Nearer, further, all of it, what its lines mean, and the picture as a file. */
 const props = defineProps<{ of: InstanceType<typeof Circuit>; name: string }>()
@@ -17,6 +18,12 @@ async function save(kind: 'svg' | 'png') {
   if (!picture) return
   if (kind === 'svg') download(`${props.name}.svg`, 'image/svg+xml', svgText(picture))
   else download(`${props.name}.png`, 'image/png', await png(picture))
+}
+
+async function print() {
+  props.of.fit()
+  await nextTick()
+  if (props.of.picture) printAlone(props.of.picture, props.name)
 }
 
 const legend = ref<InstanceType<typeof Popover>>()
@@ -44,6 +51,7 @@ const LINES = [
     <Button :label="say('circuit.tools.fit')" severity="secondary" outlined :disabled="!of.zoomed" @click="of.fit()" />
     <Button :label="say('circuit.tools.legend')" severity="secondary" outlined aria-haspopup="dialog" @click="(e) => legend?.toggle(e)" />
     <Button :label="say('circuit.tools.svg')" severity="secondary" text @click="save('svg')" />
+    <Button :label="say('circuit.tools.print')" severity="secondary" text @click="print" />
     <Button :label="say('circuit.tools.png')" severity="secondary" text @click="save('png')" />
   </div>
   <Popover ref="legend">

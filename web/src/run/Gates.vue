@@ -64,7 +64,7 @@ li:last-child {
   font-weight: 600;
 }
 .current .title {
-  color: var(--gold);
+  color: var(--gold-text);
   font-weight: 700;
 }
 .count {

@@ -7,6 +7,7 @@ import Problems from '../display/Problems.vue'
 import Staff from '../staff/Staff.vue'
 import Gates from './Gates.vue'
 import Instruments from './Instruments.vue'
+import PausedCard from './PausedCard.vue'
 import { newKey } from './outbox'
 import RigPanel from './RigPanel.vue'
 import RunLog from './RunLog.vue'
@@ -69,6 +70,10 @@ async function reopen() {
             ><Button :label="say('run.runPage.open-the-record')" tabindex="-1"
           /></RouterLink>
         </div>
+        <template v-else-if="run.paused">
+          <PausedCard :paused="run.paused" :step="run.step?.action" :busy="busy" @go-on="send({ kind: 'went-on' })" />
+          <Problems :refused="refused" />
+        </template>
         <div v-else-if="run.waitingAt" class="card done gate">
           <p class="quiet">{{ say('run.runPage.gate-after', run.waitingAt.title) }}</p>
           <h1>{{ say('run.runPage.is-it-so') }}</h1>
@@ -99,7 +104,7 @@ async function reopen() {
           <StepAside :run="run" :step="run.step.id" :typed="!run.practice" @send="(e) => send(e)" />
           <RunLog :run="run" />
         </StepCard>
-        <RunLog v-if="run.finished || run.waitingAt" :run="run" class="card" />
+        <RunLog v-if="run.finished || run.waitingAt || run.paused" :run="run" class="card" />
       </section>
       <section v-if="run.practice" class="card right">
         <div v-if="closed" role="alert">
@@ -119,7 +124,7 @@ async function reopen() {
             :here="run.step?.expect.map((e) => e.testPoint) ?? []"
             :lost-since="lostSince"
           />
-          <RigPanel :run-id="id" :live="live" :current="run.step?.setting" :position="position" @moved="refetch()" />
+          <RigPanel v-if="!run.paused" :run-id="id" :live="live" :current="run.step?.setting" :position="position" @moved="refetch()" />
         </template>
         <p v-else class="quiet" role="status">{{ say('run.runPage.connecting-to-the-machine') }}</p>
       </section>

@@ -13,6 +13,7 @@ import MarginRow from './MarginRow.vue'
 import ReadingRow from './ReadingRow.vue'
 import StepChoices from './StepChoices.vue'
 import NoteFields from './NoteFields.vue'
+import PauseRun from './PauseRun.vue'
 import StepNotes from './StepNotes.vue'
 import TickList from './TickList.vue'
 import Trace from './Trace.vue'
@@ -175,6 +176,7 @@ onBeforeUnmount(() => window.removeEventListener('keydown', onKey))
       </Button>
       <StepChoices :run="run" :step="step" :cracked-at="onlyHeard ? undefined : crackedAt" :may-mark="mayMark" :send="send" />
       <UndoLast :run="run" :step="step.id" @send="send" />
+      <PauseRun :uuid="run.uuid" @send="send" />
     </div>
     <p v-if="run.missing.length && !run.mayDeviate" class="small quiet">{{ run.missing.join(' ') }}</p>
   </article>

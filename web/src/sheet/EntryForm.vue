@@ -213,7 +213,7 @@ select,
 }
 .confirm.p-button {
   font-size: 14px;
-  color: var(--gold);
+  color: var(--gold-text);
   border: 1px dashed var(--gold);
   padding: 0 10px;
 }

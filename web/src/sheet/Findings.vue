@@ -116,7 +116,7 @@ article,
   color: var(--stop);
 }
 .warn .sign {
-  color: var(--gold);
+  color: var(--gold-text);
 }
 .stands {
   border-left-style: dotted;

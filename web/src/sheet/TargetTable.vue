@@ -210,11 +210,11 @@ function subject(p: Schema['PointView']): string {
   white-space: nowrap;
 }
 .derived {
-  color: var(--gold);
+  color: var(--gold-text);
   max-width: 260px;
 }
 .derived .p-button {
-  color: var(--gold);
+  color: var(--gold-text);
   border: 1px dashed var(--gold);
 }
 .trouble {

@@ -58,7 +58,9 @@ function openRun(r: Schema['RunSummary']): string {
       </p>
       <p v-for="r in unit.openRuns" :key="r.id" class="small">
         <RouterLink :to="{ name: 'run', params: { tag: unit.tag, id: r.id } }">{{ openRun(r) }}</RouterLink>
-        <span v-if="place && r.id === newest" class="place">{{ say('units.unitCard.stopped-at', place.step, place.of, place.text) }}</span>
+        <span v-if="place && r.id === newest" class="place">{{
+          say(place.paused ? 'units.unitCard.paused-at' : 'units.unitCard.stopped-at', place.step, place.of, place.text)
+        }}</span>
       </p>
       <p v-if="unit.openRunCount > unit.openRuns.length" class="small">
         <RouterLink :to="{ name: 'start', params: { tag: unit.tag } }">{{

@@ -180,6 +180,18 @@ export const RUN = {
   'run.stepCard.where-stands-is-not': 'Where {0} stands is not known: no end of it was touched.',
   'run.stepCard.who-has-the-gauge': 'Who has the gauge once it is there',
   'run.stepCard.why-is-it-left': 'Why is it left so?',
+  'run.pause.at': 'At hand: {0}',
+  'run.pause.before-going-on':
+    'Before going on: look whether anything was moved meanwhile, read the oil again, and start the drive only as the step asks.',
+  'run.pause.go-on': 'Go on',
+  'run.pause.leave-it': 'Leave the run for a while',
+  'run.pause.machine-first':
+    'The machine first: stop the drive, block or lower the load, let stored pressure go, lock out and tag it, as the rules of your place ask.',
+  'run.pause.pause': 'Pause',
+  'run.pause.pause-now': 'Pause the run',
+  'run.pause.paused': 'Paused',
+  'run.pause.since': 'Paused since {0} by {1}',
+  'run.pause.why': 'Why, and how does the machine stand? It goes into the log.',
   'run.trace.ago': '{0} s',
   'run.trace.last-s': 'last 2 min',
   'run.trace.last-seconds-of-the': 'Last two minutes of the gauge',

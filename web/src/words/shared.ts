@@ -20,6 +20,7 @@ export const SHARED = {
   'circuit.tools.legend': 'Legend',
   'circuit.tools.nearer': 'Nearer',
   'circuit.tools.png': 'PNG',
+  'circuit.tools.print': 'Print',
   'circuit.tools.svg': 'SVG',
   'circuit.circuit.gauge': 'Gauge {0}',
   'circuit.circuit.line': 'Line {0}',

@@ -34,6 +34,7 @@ export const UNITS = {
   'units.unitsPage.units': 'Units',
   'units.unitsPage.with-deviations': '◆ with deviations',
   'units.unitCard.one-finding': '1 finding',
+  'units.unitCard.paused-at': 'Paused at step {0} of {1}: {2}',
   'units.unitCard.stopped-at': 'Stopped at step {0} of {1}: {2}',
   'units.unitCard.findings': '{0} findings',
 } as const

@@ -16,6 +16,8 @@ public enum Note implements Keyed {
     FREQUENCY,
     ROTATION("with-the-arrow", "against-the-arrow"),
     LEAKS("none", "found"),
+    /** Of an engine, rev/min: it has no ammeter that would tell what it does without load. */
+    NO_LOAD_SPEED,
     PRECHARGE,
     CHARGE_TIME,
     REST_TIME,

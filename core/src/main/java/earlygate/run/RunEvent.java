@@ -31,7 +31,9 @@ public record RunEvent(long seq, Instant at, String by, Body body) {
         @JsonSubTypes.Type(value = Stopped.class, name = "stopped"),
         @JsonSubTypes.Type(value = Noted.class, name = "noted"),
         @JsonSubTypes.Type(value = Replaced.class, name = "replaced"),
-        @JsonSubTypes.Type(value = HoldOpened.class, name = "hold-opened")
+        @JsonSubTypes.Type(value = HoldOpened.class, name = "hold-opened"),
+        @JsonSubTypes.Type(value = Paused.class, name = "paused"),
+        @JsonSubTypes.Type(value = WentOn.class, name = "went-on")
     })
     public sealed interface Body {}
 
@@ -140,6 +142,12 @@ public record RunEvent(long seq, Instant at, String by, Body body) {
 
     /** @param phase the one whose hold point was opened */
     public record HoldOpened(String phase) implements Body {}
+
+    /** The run is left for a while, wherever it stands; {@code reason} may be empty. */
+    public record Paused(String reason) implements Body {}
+
+    /** The end of a pause. */
+    public record WentOn() implements Body {}
 
     public enum Source implements Keyed {
         /** From the live gauge, settled. */

@@ -15,12 +15,14 @@ import earlygate.run.RunEvent.Deviation;
 import earlygate.run.RunEvent.Handled;
 import earlygate.run.RunEvent.HoldOpened;
 import earlygate.run.RunEvent.OfStep;
+import earlygate.run.RunEvent.Paused;
 import earlygate.run.RunEvent.Reading;
 import earlygate.run.RunEvent.Reopened;
 import earlygate.run.RunEvent.StepDone;
 import earlygate.run.RunEvent.Stopped;
 import earlygate.run.RunEvent.Struck;
 import earlygate.run.RunEvent.Turned;
+import earlygate.run.RunEvent.WentOn;
 import earlygate.unit.Electric;
 import earlygate.unit.Gear;
 import earlygate.unit.PowerUnit;
@@ -39,11 +41,19 @@ public final class RunRules {
 
     /** Empty when the event may be appended. */
     public static Optional<Reason> refusal(RunState run, Body body) {
+        Optional<RunEvent> paused = Pause.of(run);
+        if (paused.isPresent() && !(body instanceof WentOn) && !(body instanceof Stopped)) {
+            return Optional.of(
+                    Reason.of("run.refused.paused").name("by", paused.get().by()));
+        }
         if (body instanceof HoldOpened h) {
             return hold(run, h);
         }
         if (body instanceof RunEvent.Began) {
             return Optional.of(Reason.of("run.refused.began"));
+        }
+        if (body instanceof Paused || body instanceof WentOn) {
+            return pause(run, body);
         }
         OfStep of = (OfStep) body;
         Optional<Step> step = run.step(of.step());
@@ -75,6 +85,14 @@ public final class RunRules {
                     .name("phase", run.waitingAt().get().id().key()));
         }
         return ofStep(run, current.get(), of);
+    }
+
+    /** What lasts already, or what there is nothing left of, is not paused. */
+    private static Optional<Reason> pause(RunState run, Body body) {
+        if (body instanceof WentOn) {
+            return Pause.of(run).isPresent() ? Optional.empty() : Optional.of(Reason.of("run.refused.not-paused"));
+        }
+        return run.finished() ? Optional.of(Reason.of("run.refused.finished")) : Optional.empty();
     }
 
     private static Optional<Reason> hold(RunState run, HoldOpened h) {

@@ -93,9 +93,10 @@ public final class RunState {
         }
         if (event.body() instanceof Began b) {
             screws.know(b.screws());
+        }
+        if (!(event.body() instanceof OfStep body)) {
             return;
         }
-        OfStep body = (OfStep) event.body();
         StepRecord record = records.get(body.step());
         Step step = steps.get(body.step());
         if (record == null) {

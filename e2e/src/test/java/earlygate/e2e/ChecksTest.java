@@ -61,4 +61,27 @@ class ChecksTest {
         Journey.button(page, "Done, next step Enter").click();
         assertThat(page.locator("h1")).containsText("Start M1 and flush");
     }
+
+    @Test
+    void aRunIsLeftForAWhileAndGoneOnWith() {
+        Page page = Journey.start("WD-05", "Practice rig");
+        new Technician(page).walkTo("Check the oil");
+        Journey.button(page, "Pause").click();
+        assertThat(page.getByRole(AriaRole.DIALOG)).containsText("lock out and tag it");
+        page.getByLabel("Why, and how does the machine stand?").fill("Lunch, M1 locked out");
+        page.keyboard().press("Enter");
+        assertThat(page.locator("h1")).hasText("Lunch, M1 locked out");
+        assertThat(page.locator("button.primary")).hasCount(0);
+        // Nobody turns a screw of a machine that is left.
+        assertThat(page.getByLabel("Practice rig", new Page.GetByLabelOptions().setExact(true)))
+                .hasCount(0);
+        String run = page.url();
+        page.navigate(run.replaceAll("/unit/.*", "/"));
+        assertThat(page.locator("main")).containsText("Paused at step");
+        page.navigate(run);
+        Journey.button(page, "Go on").click();
+        assertThat(page.locator("h1")).containsText("Check the oil");
+        page.locator(".log summary").click();
+        assertThat(page.locator(".log")).containsText("Paused: Lunch, M1 locked out");
+    }
 }

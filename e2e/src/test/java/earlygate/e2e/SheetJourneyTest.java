@@ -10,6 +10,7 @@ import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Route;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.FilePayload;
+import com.microsoft.playwright.options.Media;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.util.List;
@@ -141,6 +142,18 @@ class SheetJourneyTest {
                 .startsWith("<svg")
                 .contains("RX")
                 .doesNotContain("class=");
+        // On paper it stands alone under its name, dark on white even from a screen by night.
+        button(page, "Night").click();
+        page.evaluate("() => { window.print = () => {} }");
+        button(page, "Print").click();
+        page.emulateMedia(new Page.EmulateMediaOptions().setMedia(Media.PRINT));
+        assertThat(page.locator(".printed-alone svg")).isVisible();
+        assertThat(page.locator("#app")).isHidden();
+        assertThat(page.locator(".printed-alone h1")).hasText("SW-03");
+        assertThat(page.locator(".printed-alone h1")).hasCSS("color", "rgb(24, 32, 31)");
+        page.evaluate("() => window.dispatchEvent(new Event('afterprint'))");
+        assertThat(page.locator(".printed-alone")).hasCount(0);
+        assertThat(page.locator("#app")).isVisible();
     }
 
     @Test

@@ -69,6 +69,10 @@ public final class FirstStart {
                 .moves(site.drivers())
                 .expect(readings.roughly(site.gauge()))
                 .expect(readings.currents())
+                .note(
+                        site.drivers().stream().anyMatch(d -> d instanceof Engine)
+                                ? new Note[] {Note.NO_LOAD_SPEED}
+                                : new Note[0])
                 .ifNot(of("plan.if-not.no-pressure"), of("plan.if-not.rattle"), of("plan.if-not.current-high"))
                 .caution("injection", "rotation-stop")
                 .onTime(site.drivers())

@@ -15,6 +15,7 @@ import earlygate.rig.Rig;
 import earlygate.rig.Sample;
 import earlygate.rig.Standing;
 import earlygate.run.Looking;
+import earlygate.run.Pause;
 import earlygate.run.RunState;
 import earlygate.server.api.Wire;
 import earlygate.server.words.Words;
@@ -37,6 +38,8 @@ public final class LiveRig {
     private Sample sample;
     private Optional<Step> step = Optional.empty();
     private long seq;
+    /** Its time stands still with its run. */
+    private boolean paused;
 
     LiveRig(PowerUnit unit, Rig rig) {
         this.unit = unit;
@@ -47,6 +50,9 @@ public final class LiveRig {
 
     /** @return the drives that stopped by themselves meanwhile, with the cause */
     synchronized Map<String, String> advance(double seconds) {
+        if (paused) {
+            return Map.of();
+        }
         Map<String, String> before = rig.stops();
         int looks = Math.max(1, (int) Math.round(seconds / LOOK_S));
         for (int i = 0; i < looks; i++) {
@@ -73,6 +79,10 @@ public final class LiveRig {
     /** Tells the machine where its run stands: which readings are looked for, whether a crack is watched for. */
     synchronized void follow(RunState state) {
         seq = state.lastSeq();
+        if (paused && Pause.of(state).isEmpty()) {
+            watch.moved();
+        }
+        paused = Pause.of(state).isPresent();
         step = state.waitingAt().isEmpty() ? state.current() : Optional.empty();
         watch.seek(Looking.at(state));
     }

@@ -66,6 +66,8 @@ class EventInput {
             case "reopened" -> new RunEvent.Reopened(step);
             case "struck" -> new RunEvent.Struck(step, r.wrong() == null ? 0 : r.wrong());
             case "noted" -> new RunEvent.Noted(step, r.note() == null ? "" : r.note(), text(r));
+            case "paused" -> new RunEvent.Paused(r.text() == null ? "" : text(r));
+            case "went-on" -> new RunEvent.WentOn();
             case "hold-opened" -> new RunEvent.HoldOpened("" + r.phase());
             default -> throw ApiProblem.badInput("kind", Reason.of("runs.kind").name("value", "" + r.kind()));
         };

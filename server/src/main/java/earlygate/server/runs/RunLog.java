@@ -123,6 +123,13 @@ final class RunLog {
                                             .distinct()
                                             .collect(Collectors.joining(", "))));
         }
+        if (e.body() instanceof RunEvent.Paused p) {
+            return Reason.of(p.reason().isBlank() ? "log.paused" : "log.paused-for")
+                    .name("reason", p.reason());
+        }
+        if (e.body() instanceof RunEvent.WentOn) {
+            return Reason.of("log.went-on");
+        }
         if (e.body() instanceof RunEvent.Replaced r) {
             return Reason.of("log.replaced").name("setting", r.setting());
         }

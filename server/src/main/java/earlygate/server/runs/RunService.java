@@ -33,7 +33,7 @@ public class RunService implements RigHost.Keeper {
      *
      * @param key the sender's own name for this event; sent again, it is written only once
      * @param kind step-done, reading, live-reading, turned, cracked, take-crack, tap-crack, deviation, again, reopened,
-     *     struck, noted or hold-opened
+     *     struck, noted, hold-opened, paused or went-on
      * @param instrument test point, driver or OIL
      * @param text number as typed, the reason of a deviation, or what is noted
      * @param turns clockwise positive

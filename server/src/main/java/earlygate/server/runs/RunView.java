@@ -9,6 +9,7 @@ import earlygate.run.Coach;
 import earlygate.run.Coach.Advice;
 import earlygate.run.CrackRead;
 import earlygate.run.OilState;
+import earlygate.run.Pause;
 import earlygate.run.Progress;
 import earlygate.run.RunEvent;
 import earlygate.run.RunRecord;
@@ -57,6 +58,7 @@ public record RunView(
         List<PhaseProgress> phases,
         HoldView waitingAt,
         PlanView.StepView step,
+        PausedView paused,
         List<String> carried,
         List<ReadingView> readings,
         List<String> missing,
@@ -88,6 +90,9 @@ public record RunView(
             String hold,
             Instant openedAt,
             String openedBy) {}
+
+    /** @param reason empty where none was given */
+    public record PausedView(Instant at, String by, String reason) {}
 
     public record HoldView(String phase, String title, List<String> conditions) {}
 
@@ -142,6 +147,9 @@ public record RunView(
                         .toList(),
                 state.waitingAt().map(p -> hold(p, words)).orElse(null),
                 step == null ? null : PlanView.step(unit, step, words),
+                Pause.of(state)
+                        .map(p -> new PausedView(p.at(), p.by(), Pause.reason(p)))
+                        .orElse(null),
                 step == null
                         ? List.of()
                         : state.carried(step.id()).stream().map(words::say).toList(),

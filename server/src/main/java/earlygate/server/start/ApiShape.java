@@ -53,6 +53,7 @@ class ApiShape {
             "RunView.deviation",
             "RunView.step",
             "RunView.waitingAt",
+            "RunView.paused",
             "RunView.wayBack",
             "ScrewView.turnsIn",
             "SettingView.asLeftBar",
