@@ -1,7 +1,9 @@
 package earlygate.drawing;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
+import java.util.Optional;
 import java.util.OptionalDouble;
 import tools.jackson.databind.node.ObjectNode;
 
@@ -9,12 +11,24 @@ import tools.jackson.databind.node.ObjectNode;
 public final class Draft {
     private static final double[] GAUGES = {25, 40, 60, 100, 160, 250, 400, 600};
 
+    private static final double ENOUGH = 1.3;
+    private static final double MOST = 2.5;
+
     private final ObjectNode unit;
     private final List<String> assumed = new ArrayList<>();
 
+    /** Gauges of the workshop that are not fitted yet. */
+    private final List<Dial> left;
+
     /** Draws on this very unit. */
     public Draft(ObjectNode unit) {
+        this(unit, List.of());
+    }
+
+    /** @param gauges of the workshop, each of them there once */
+    public Draft(ObjectNode unit, List<Dial> gauges) {
         this.unit = unit;
+        left = new ArrayList<>(gauges);
     }
 
     public Part fluid() {
@@ -58,18 +72,36 @@ public final class Draft {
         }
     }
 
-    /** A gauge that shows up to a third more than what comes on its line. */
+    /** A gauge that shows a third more than what comes on its line: of the workshop's where one fits, else as they are made. */
     public void gauge(String id, String line, OptionalDouble range, double top) {
         fineGauge(id, line, range, top, 0.6);
     }
 
     public void fineGauge(String id, String line, OptionalDouble range, double top, double accuracyClass) {
+        Dial dial = range.isPresent()
+                ? new Dial(range.getAsDouble(), accuracyClass, "bar")
+                : ofTheWorkshop(top, accuracyClass).orElseGet(() -> new Dial(made(top), accuracyClass, "bar"));
+        left.remove(dial);
+        Part gauge = entry("testPoints", id).set("id", id).set("line", line);
+        gauge.answered("rangeBar", range, dial.rangeBar())
+                .assume("class", dial.accuracyClass())
+                .set("reads", dial.reads());
+    }
+
+    /** The smallest that shows enough, as fine as is asked, and not so large that its needle hardly moves. */
+    private Optional<Dial> ofTheWorkshop(double top, double accuracyClass) {
+        return left.stream()
+                .filter(g -> g.rangeBar() >= ENOUGH * top && g.rangeBar() <= MOST * top)
+                .filter(g -> g.accuracyClass() <= accuracyClass)
+                .min(Comparator.comparingDouble(Dial::rangeBar).thenComparingDouble(Dial::accuracyClass));
+    }
+
+    private static double made(double top) {
         double fits = GAUGES[GAUGES.length - 1];
-        for (int i = GAUGES.length - 1; i >= 0 && GAUGES[i] >= 1.3 * top; i--) {
+        for (int i = GAUGES.length - 1; i >= 0 && GAUGES[i] >= ENOUGH * top; i--) {
             fits = GAUGES[i];
         }
-        Part gauge = entry("testPoints", id).set("id", id).set("line", line);
-        gauge.answered("rangeBar", range, fits).assume("class", accuracyClass).set("reads", "bar");
+        return fits;
     }
 
     public void work(String id, String name, String line, double bar, double lpm) {

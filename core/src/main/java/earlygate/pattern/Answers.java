@@ -1,13 +1,24 @@
 package earlygate.pattern;
 
+import earlygate.drawing.Dial;
 import java.util.HashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.OptionalDouble;
 
-/** What was answered, by the key of the question, in the units of the unit file. */
-public record Answers(String tag, String name, Map<String, Double> values) {
+/**
+ * What was answered, by the key of the question, in the units of the unit file.
+ *
+ * @param gauges of the workshop, to be fitted where the paper names none
+ */
+public record Answers(String tag, String name, Map<String, Double> values, List<Dial> gauges) {
     public Answers {
         values = Map.copyOf(values);
+        gauges = List.copyOf(gauges);
+    }
+
+    public Answers(String tag, String name, Map<String, Double> values) {
+        this(tag, name, values, List.of());
     }
 
     /** Written as {@code power 15, speed 1460}; what is said again counts. */

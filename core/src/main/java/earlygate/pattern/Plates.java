@@ -108,7 +108,7 @@ final class Plates {
         unit.putObject("display").put("pressure", "bar").put("flow", "L/min").put("temperature", "C");
         unit.putObject("fluid");
         List.of("lines", "components", "testPoints", "targets", "work").forEach(unit::putArray);
-        Draft draft = new Draft(unit);
+        Draft draft = new Draft(unit, a.gauges());
         double viscosity = a.asked("oil").orElse(grade);
         draft.fluid()
                 .set("name", "ISO VG " + Math.round(viscosity))

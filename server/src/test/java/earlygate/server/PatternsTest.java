@@ -2,8 +2,10 @@ package earlygate.server;
 
 import static earlygate.server.Server.object;
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
 
 import earlygate.server.Server.Answer;
+import java.util.HashMap;
 import java.util.Map;
 import org.junit.jupiter.api.Test;
 import tools.jackson.databind.JsonNode;
@@ -73,6 +75,59 @@ class PatternsTest extends OnAServer {
         ObjectNode request = object();
         request.set("unit", unit);
         assertThat(server.post("/api/calc/plan", request).json().get("refused")).isEmpty();
+    }
+
+    /** 3000 psi are 206.8 bar, which is a third more than 155; a gauge out of calibration, or one that saw oxygen, is none. */
+    @Test
+    void theGaugeIsOneOfTheRegisterThatFits() {
+        Map<String, String> typed = Map.of(
+                "power",
+                "11",
+                "speed",
+                "1460",
+                "displacement",
+                "22",
+                "pump-rating",
+                "250",
+                "relief",
+                "155",
+                "work-pressure",
+                "120",
+                "work-flow",
+                "28");
+        register("Sill 1, out of date", 3000, "2020-01-31", "oil");
+        register("Sill 2, oxygen", 3000, "2099-01-31", "oxygen");
+        assertThat(gauge(typed).get("rangeBar").asDouble()).isEqualTo(250);
+        assertThat(gauge(typed).get("reads").asString()).isEqualTo("bar");
+        register("Sill 3, psi", 3000, "2099-01-31", "oil");
+        assertThat(gauge(typed).get("rangeBar").asDouble()).isCloseTo(206.84, within(0.01));
+        assertThat(gauge(typed).get("reads").asString()).isEqualTo("psi");
+        assertThat(gauge(typed).get("class").asDouble()).isEqualTo(0.5);
+        // What the paper says goes before what lies on the shelf.
+        Map<String, String> said = new HashMap<>(typed);
+        said.put("gauge", "315");
+        assertThat(gauge(said).get("rangeBar").asDouble()).isEqualTo(315);
+    }
+
+    private static JsonNode gauge(Map<String, String> typed) {
+        JsonNode drawn = server.post("/api/patterns/fixed-pump", answers(typed)).json();
+        assertThat(drawn.get("problems")).isEmpty();
+        return drawn.at("/document/testPoints/0");
+    }
+
+    private static void register(String name, double range, String due, String medium) {
+        Answer answer = server.post(
+                "/api/instruments",
+                object().put("name", name)
+                        .put("kind", "gauge")
+                        .put("unit", "psi")
+                        .put("range", range)
+                        .put("accuracyClass", 0.5)
+                        .put("resolution", 20)
+                        .put("calibrationDue", due)
+                        .put("medium", medium)
+                        .put("retired", false));
+        assertThat(answer.status()).as(answer.text()).isIn(200, 201);
     }
 
     @Test

@@ -1,14 +1,20 @@
 package earlygate.server.patterns;
 
+import static earlygate.quantity.Si.BAR;
+
+import earlygate.drawing.Dial;
 import earlygate.pattern.Answers;
 import earlygate.pattern.Pattern;
 import earlygate.pattern.Question;
 import earlygate.quantity.PressureUnit;
 import earlygate.quantity.TypedNumber;
+import earlygate.server.api.Wire;
+import earlygate.server.instruments.InstrumentStore;
 import earlygate.server.words.ApiProblem;
 import earlygate.server.words.Words;
 import earlygate.unit.file.UnitFile;
 import io.swagger.v3.oas.annotations.media.Schema;
+import java.time.LocalDate;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -28,6 +34,12 @@ class PatternController {
     private static final Words WORDS = Words.in(PressureUnit.BAR);
     private static final int LONGEST_NAME = 200;
     private static final int LONGEST_TAG = 32;
+
+    private final InstrumentStore instruments;
+
+    PatternController(InstrumentStore instruments) {
+        this.instruments = instruments;
+    }
 
     /** @param example a unit such as is often built by it, as a unit file */
     record PatternView(
@@ -108,8 +120,8 @@ class PatternController {
                 wrong.put(q.key(), WORDS.say(PatternWords.refused((TypedNumber.Refused) number, q)));
             }
         }
-        Answers answers =
-                new Answers(named(request.tag(), "NEW", LONGEST_TAG), named(request.name(), id, LONGEST_NAME), values);
+        Answers answers = new Answers(
+                named(request.tag(), "NEW", LONGEST_TAG), named(request.name(), id, LONGEST_NAME), values, gauges());
         List<String> open = pattern.open(answers).stream()
                 .map(Question::key)
                 .filter(k -> !wrong.containsKey(k))
@@ -124,6 +136,17 @@ class PatternController {
                         .collect(Collectors.toList())
                 : List.of();
         return new DrawnView(sheet.unit(), sheet.assumed(), open, wrong, problems);
+    }
+
+    /** Of the register what may be fitted: whose calibration runs, and that only ever saw oil. */
+    private List<Dial> gauges() {
+        return instruments.all().stream()
+                .filter(i ->
+                        i.kind().equals("gauge") && !i.retired() && i.medium().equals("oil"))
+                .filter(i -> i.calibrationDue() != null && !i.calibrationDue().isBefore(LocalDate.now()))
+                .map(i -> new Dial(
+                        Wire.rounded(PressureUnit.of(i.unit()).toPa(i.range()) / BAR, 3), i.accuracyClass(), i.unit()))
+                .toList();
     }
 
     /** While it is not named yet, it is drawn all the same. */
