@@ -13,6 +13,7 @@ import com.microsoft.playwright.options.FilePayload;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.regex.Pattern;
 import org.junit.jupiter.api.Test;
 
 /** A circuit changed by pointing at its drawing: nothing is named by hand, nothing is lost, everything can be undone. */
@@ -129,6 +130,26 @@ class PointingTest {
         assertThat(part(page, "TV3")).hasCount(0);
         assertThat(page.getByText("not saved yet")).isHidden();
         assertThat(page.getByText("nobody has confirmed yet")).isHidden();
+    }
+
+    /** What governs a pump is taken off and given by pointing at the pump; with load sense comes its signal line. */
+    @Test
+    void aPumpGetsAnotherControl() {
+        Page page = Served.open("/unit/LG-07/sheet");
+        point(page, "Part P1");
+        button(page, "Take its compensator off").click();
+        assertThat(page.getByText("The compensator of P1 is taken off.")).isVisible();
+        assertThat(part(page, "P1")).not().containsText("160 bar");
+        button(page, "Give it a load-sense control").click();
+        drawer(page).getByLabel("Pressure").fill("290 psi");
+        button(page, "Put it there").click();
+        assertThat(page.getByText("P1 has a load-sense control now.")).isVisible();
+        assertThat(page.getByLabel("Line LS", new Page.GetByLabelOptions().setExact(true)))
+                .isVisible();
+        assertThat(button(page, "Take its load-sense control off")).isVisible();
+        page.keyboard().press("Escape");
+        button(page, "Target sheet").click();
+        assertThat(page.getByLabel("Target of P1 load sense")).hasValue(Pattern.compile("19\\.99.*|20"));
     }
 
     /** A third section for the net hauler, with its lines, its gauge and its motor, is drawn like the first one. */

@@ -178,13 +178,17 @@ class SheetJourneyTest {
         assertThat(page.locator("#entry-RX")).isVisible();
     }
 
+    private static Locator figure(Page page, String label) {
+        return page.getByRole(AriaRole.TEXTBOX, new Page.GetByRoleOptions().setName(label));
+    }
+
     @Test
     void aReckonedFigureGoesToItsFieldAndAnInstrumentToItsTestPoint() {
         Page page = Served.open("/reckoner?unit=DR-09");
-        page.getByLabel("Force").fill("100000");
-        page.getByLabel("Bore").fill("1OO");
+        figure(page, "Force").fill("100000");
+        figure(page, "Bore").fill("1OO");
         assertThat(page.getByRole(AriaRole.ALERT)).containsText("is not a number");
-        page.getByLabel("Bore").fill("100");
+        figure(page, "Bore").fill("100");
         assertThat(page.locator(".formula")).containsText("100000 N / 78.54 cm2 = 127.3 bar");
         button(page, "Send to a sheet …").first().click();
         Served.choose(page, "Field of the sheet", "pressure of work dredge pump, water");
@@ -227,7 +231,8 @@ class SheetJourneyTest {
     @Test
     void fiveTraitsNameTheValve() {
         Page page = Served.open("/reckoner?unit=WD-05");
-        button(page, "Which valve is this?").click();
+        page.getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName("Which valve is this?"))
+                .click();
         for (String trait : List.of("OWN_OUTLET", "OPEN", "false", "EXTERNAL", "BEFORE_ACTUATOR")) {
             page.locator("input[value=" + trait + "]").check();
         }
