@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import vTooltip from 'primevue/tooltip'
 import Column from 'primevue/column'
 import DataTable from 'primevue/datatable'
 import Checkbox from 'primevue/checkbox'
@@ -108,9 +109,9 @@ async function calendar() {
             <div
               v-for="p in e.partner"
               :key="p.from"
+              v-tooltip.bottom="say('day.dayPage.partner-to', clock(p.from), clock(p.to))"
               class="partner"
               :style="bar(p.from, p.to)"
-              :title="say('day.dayPage.partner-to', clock(p.from), clock(p.to))"
             ></div>
           </div>
           <div class="quiet small">

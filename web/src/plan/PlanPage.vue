@@ -2,6 +2,7 @@
 import { say } from '../words'
 import { useQuery } from '@tanstack/vue-query'
 import Button from 'primevue/button'
+import ProgressBar from 'primevue/progressbar'
 import Select from 'primevue/select'
 import { computed, ref, watch } from 'vue'
 import { asRefused, call, type Schema } from '../api/client'
@@ -165,10 +166,18 @@ function go(by: number) {
       </section>
     </div>
   </template>
-  <p v-else-if="!data && !error" class="quiet">{{ say('plan.planPage.deriving-the-plan') }}</p>
+  <div v-else-if="!data && !error" class="deriving" role="status">
+    <p class="quiet">{{ say('plan.planPage.deriving-the-plan') }}</p>
+    <ProgressBar mode="indeterminate" :aria-label="say('plan.planPage.deriving-the-plan')" />
+  </div>
 </template>
 
 <style scoped>
+.deriving {
+  display: grid;
+  gap: 10px;
+  max-width: 480px;
+}
 .school {
   display: grid;
   gap: 8px;

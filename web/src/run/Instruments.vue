@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import ProgressBar from 'primevue/progressbar'
+import vTooltip from 'primevue/tooltip'
 import { say } from '../words'
 import { clockToTheSecond } from '../display/time'
 import { computed } from 'vue'
@@ -67,7 +69,7 @@ const oilSays = computed(() => {
         <span class="live">{{ pressureNumber(g.bar, unit(id), true) }}</span> {{ unit(id) }}
         <span v-if="unit(id) !== display.pressure" class="quiet small">({{ display.show(g.bar) }})</span>
       </p>
-      <span class="chip" :class="g.settled ? 'pass' : 'plain'" :title="state(id, g)">{{
+      <span v-tooltip.bottom="state(id, g)" class="chip" :class="g.settled ? 'pass' : 'plain'">{{
         isHere(id) ? state(id, g) : state(id, g).slice(0, 1)
       }}</span>
       <span v-if="gaugeError[id] && isHere(id)" class="chip cannot-tell"
@@ -80,12 +82,13 @@ const oilSays = computed(() => {
       <p class="mid">
         <span class="live">{{ m.amps.toFixed(1) }}</span> A <span class="quiet small">{{ say('run.instruments.of', motors[id]) }}</span>
       </p>
-      <span class="meter"
-        ><span
-          :class="{ over: m.amps > (motors[id] ?? 1e9) }"
-          :style="{ width: `${Math.min(100, (100 * m.amps) / (motors[id] ?? 100))}%` }"
-        ></span
-      ></span>
+      <ProgressBar
+        :value="Math.min(100, (100 * m.amps) / (motors[id] ?? 100))"
+        :show-value="false"
+        :aria-label="say('run.instruments.load-of', id)"
+        class="meter"
+        :class="{ over: m.amps > (motors[id] ?? 1e9) }"
+      />
       <span v-if="m.amps > (motors[id] ?? 1e9)" class="chip fail">{{ say('run.instruments.above-its-rating-turn') }}</span>
       <span v-if="onTime[id]" class="chip" :class="(live.onTimeS[id] ?? 0) > (onTime[id] ?? 0) ? 'fail' : 'plain'">
         {{
@@ -164,18 +167,10 @@ const oilSays = computed(() => {
   font-weight: 600;
 }
 .meter {
-  display: block;
-  height: 9px;
-  border-radius: 5px;
-  background: var(--rule);
-  overflow: hidden;
+  --p-progressbar-background: var(--rule);
+  --p-progressbar-value-background: var(--water);
 }
-.meter span {
-  display: block;
-  height: 100%;
-  background: var(--water);
-}
-.meter .over {
-  background: var(--stop);
+.meter.over {
+  --p-progressbar-value-background: var(--stop);
 }
 </style>

@@ -7,7 +7,7 @@ import { useDisplay } from '../display/display'
 import Staff from '../staff/Staff.vue'
 import { say } from '../words'
 import { date } from '../display/time'
-import type { UnitSummary } from './useUnits'
+import { isDue, type UnitSummary } from './useUnits'
 
 /** One unit of the workshop: its small staff, its stage, what is open. */
 const props = defineProps<{ unit: UnitSummary }>()
@@ -54,6 +54,11 @@ function openRun(r: Schema['RunSummary']): string {
         {{ stage(unit) }}
         <span v-if="unit.commissioned?.outcome === 'passed-with-deviations'" class="chip cannot-tell">{{
           say('units.unitsPage.with-deviations')
+        }}</span>
+      </p>
+      <p v-if="unit.nextCheck" class="small">
+        <span :class="isDue(unit.nextCheck) ? 'chip fail' : ''">{{
+          say(isDue(unit.nextCheck) ? 'units.unitCard.check-was-due' : 'units.unitCard.next-check', unit.nextCheck)
         }}</span>
       </p>
       <p v-for="r in unit.openRuns" :key="r.id" class="small">

@@ -15,7 +15,7 @@ import UnitCard from './UnitCard.vue'
 import TourOffer from '../tour/TourOffer.vue'
 import { useTour } from '../tour/useTour'
 import { LIKE } from './unitFile'
-import { useUnits, type UnitSummary } from './useUnits'
+import { isDue, useUnits, type UnitSummary } from './useUnits'
 
 const { data: units, error, isPending } = useUnits()
 const queries = useQueryClient()
@@ -41,7 +41,8 @@ function said(u: UnitSummary): string {
   const commissioned = u.commissioned
     ? say('units.unitsPage.commissioned-by', u.commissioned.technician, date(u.commissioned.startedAt))
     : say('units.unitsPage.not-commissioned-here-yet')
-  return [u.tag, u.name, u.drawing, stage, commissioned, ...runs].join(' ').toLowerCase()
+  const check = u.nextCheck ? say(isDue(u.nextCheck) ? 'units.unitCard.check-was-due' : 'units.unitCard.next-check', u.nextCheck) : ''
+  return [u.tag, u.name, u.drawing, stage, commissioned, check, ...runs].join(' ').toLowerCase()
 }
 const loadError = computed(() => (error.value ? asRefused(error.value) : null))
 

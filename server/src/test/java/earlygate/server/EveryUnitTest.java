@@ -33,6 +33,13 @@ class EveryUnitTest extends OnAServer {
         JsonNode record = walker.walk();
         Certified.passed(record);
         Certified.truly(unit, record, walker.machine.rig());
+        JsonNode listed = server.get("/api/units")
+                .json()
+                .valueStream()
+                .filter(u -> u.get("tag").asString().equals(tag))
+                .findFirst()
+                .orElseThrow();
+        assertThat(listed.get("nextCheck").asString()).isEqualTo("as it should be, 108");
         // By now the unit has run: the second machine is read before a screw is touched.
         int read = Certified.asItCame(unit, record, came);
         int shows = tag.equals("FB-02") || seed == 11L ? 0 : 1;

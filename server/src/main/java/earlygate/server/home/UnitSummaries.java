@@ -3,6 +3,7 @@ package earlygate.server.home;
 import earlygate.ladder.Acceptance;
 import earlygate.ladder.Finding;
 import earlygate.ladder.Ladder;
+import earlygate.plan.Note;
 import earlygate.server.api.StaffView;
 import earlygate.server.journal.RunStore;
 import earlygate.server.units.UnitDocuments;
@@ -22,11 +23,13 @@ import org.springframework.stereotype.Component;
 @Component
 class UnitSummaries {
     private static final int SHOWN_RUNS = 3;
+    private static final String NEXT_CHECK = Note.NEXT_CHECK.label().code();
 
     /**
      * @param missing what keeps the sheet from being complete; 0 for one that can be planned from
      * @param openRuns the newest runs that are not finished, newest first; {@code openRunCount} how many there are
      * @param commissioned the last finished run at the machine, never a practice run; null where there was none
+     * @param nextCheck as it was written down then, mostly a date; null where nobody wrote one
      */
     record UnitSummary(
             String tag,
@@ -38,7 +41,8 @@ class UnitSummaries {
             List<StaffView> staffs,
             List<RunStore.RunSummary> openRuns,
             int openRunCount,
-            RunStore.RunSummary commissioned) {}
+            RunStore.RunSummary commissioned,
+            String nextCheck) {}
 
     /** @param missing as this edition reads the file; an earlier one may have asked less of it */
     private record Solved(
@@ -82,7 +86,8 @@ class UnitSummaries {
                 last != null && sameTargets(u, s, last.revision()) ? s.set() : s.asked(),
                 runs.open(u.tag(), SHOWN_RUNS),
                 runs.openCount(u.tag()),
-                last);
+                last,
+                last == null ? null : runs.noted(last.id(), NEXT_CHECK).orElse(null));
     }
 
     /** What was commissioned was set to what is asked now; a sheet that has changed since has hollow flags again. */

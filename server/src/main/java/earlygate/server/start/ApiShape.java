@@ -76,7 +76,8 @@ class ApiShape {
             "SuggestionView.setting",
             "SuggestionView.value",
             "TestView.deviation",
-            "UnitSummary.commissioned");
+            "UnitSummary.commissioned",
+            "UnitSummary.nextCheck");
 
     @Bean
     OpenApiCustomizer required() {
