@@ -180,6 +180,7 @@ function go(by: number) {
 }
 .school {
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: 8px;
   padding: 10px 18px;
 }
@@ -208,5 +209,13 @@ function go(by: number) {
 }
 .pic {
   max-height: 250px;
+}
+@media (max-width: 800px) {
+  .page {
+    grid-template-columns: minmax(0, 1fr);
+  }
+  .row {
+    white-space: normal;
+  }
 }
 </style>

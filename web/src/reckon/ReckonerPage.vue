@@ -136,7 +136,14 @@ input {
 }
 @media (max-width: 800px) {
   .page {
-    grid-template-columns: 1fr;
+    grid-template-columns: minmax(0, 1fr);
+  }
+  .head {
+    flex-wrap: wrap;
+  }
+  .result {
+    grid-template-columns: 1fr auto auto;
+    padding: 6px 0;
   }
 }
 </style>

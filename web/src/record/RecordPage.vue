@@ -164,6 +164,8 @@ const outcome = computed(() => OUTCOME[record.value?.outcome ?? ''] ?? ['plain',
 }
 .paper {
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
+  align-content: start;
   gap: 10px;
 }
 header {
@@ -209,6 +211,14 @@ summary {
   display: flex;
   align-items: center;
   cursor: pointer;
+}
+@media (max-width: 800px) {
+  .page {
+    grid-template-columns: minmax(0, 1fr);
+  }
+  header {
+    flex-wrap: wrap;
+  }
 }
 @media print {
   .page {

@@ -175,7 +175,8 @@ async function reopen() {
 .done {
   display: grid;
   gap: 14px;
-  justify-items: start;
+  place-items: start;
+  align-content: start;
 }
 .gate {
   border-left: 8px solid var(--gold);

@@ -125,12 +125,14 @@ async function start() {
 <style scoped>
 .start {
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: 14px;
   max-width: 640px;
   margin: 20px auto;
 }
 .card {
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: 12px;
 }
 .open {

@@ -169,7 +169,7 @@ function end(i: 0 | 1, value: number | undefined, from: unknown, set: (v: unknow
 <style scoped>
 .form {
   display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(390px, 1fr));
+  grid-template-columns: repeat(auto-fill, minmax(min(390px, 100%), 1fr));
   gap: 6px 20px;
   align-items: start;
 }

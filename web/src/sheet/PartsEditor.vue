@@ -208,6 +208,7 @@ watch(
 }
 .entries {
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: 12px;
   align-content: start;
 }
@@ -242,7 +243,7 @@ watch(
 }
 @media (max-width: 900px) {
   .parts {
-    grid-template-columns: 1fr;
+    grid-template-columns: minmax(0, 1fr);
   }
 }
 </style>

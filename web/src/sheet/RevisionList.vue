@@ -91,4 +91,9 @@ button.here {
 :deep(td) {
   overflow-wrap: anywhere;
 }
+@media (max-width: 800px) {
+  .revisions {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
 </style>

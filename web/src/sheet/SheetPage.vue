@@ -156,6 +156,7 @@ useUndoKeys(undo, redo)
 }
 .targets {
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: 14px;
 }
 @media not print {

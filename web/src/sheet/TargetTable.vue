@@ -197,6 +197,7 @@ function subject(p: Schema['PointView']): string {
 <style scoped>
 .sheet {
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: 12px;
 }
 .standby {
@@ -219,5 +220,8 @@ function subject(p: Schema['PointView']): string {
 }
 .trouble {
   color: var(--stop);
+}
+:deep(td .field) {
+  min-width: 148px;
 }
 </style>

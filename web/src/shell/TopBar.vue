@@ -175,7 +175,15 @@ header .theme.p-button.p-button-outlined.p-button-secondary {
 @media (max-width: 800px) {
   header {
     flex-wrap: wrap;
-    gap: 4px 10px;
+    gap: 4px 8px;
+    padding: 0 10px;
+  }
+  .gap {
+    display: none;
+  }
+  header .theme.p-button.p-button-outlined.p-button-secondary {
+    padding: 0 9px;
+    min-width: 40px;
   }
   .home {
     font-size: 0;

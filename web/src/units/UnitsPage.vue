@@ -174,6 +174,7 @@ async function put(method: string, path: string, done: string, undo?: () => void
 <style scoped>
 .head {
   display: flex;
+  flex-wrap: wrap;
   align-items: center;
   gap: 14px;
   margin: 6px 0 14px;
@@ -188,7 +189,7 @@ async function put(method: string, path: string, done: string, undo?: () => void
 }
 .grid {
   display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(400px, 1fr));
+  grid-template-columns: repeat(auto-fill, minmax(min(400px, 100%), 1fr));
   gap: 14px;
   margin-top: 14px;
 }

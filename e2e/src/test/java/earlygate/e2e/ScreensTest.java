@@ -47,6 +47,34 @@ class ScreensTest {
         axe(page);
     }
 
+    /** What is wider than a phone scrolls in its own place; the page does not. */
+    @ParameterizedTest
+    @CsvSource({
+        "/, ''",
+        "/new, ''",
+        "/unit/NH-04/sheet, Circuit",
+        "/unit/NH-04/sheet, Parts",
+        "/unit/NH-04/sheet, Target sheet",
+        "/unit/NH-04/sheet, Revisions",
+        "/unit/NH-04/plan, ''",
+        "/unit/NH-04/run, ''",
+        "/unit/NH-04/record, ''",
+        "/day, ''",
+        "/instruments, ''",
+        "/reckoner, ''"
+    })
+    void nothingIsWiderThanAPhone(String path, String tab) {
+        Page page = Served.open(path);
+        page.setViewportSize(400, 850);
+        if (!tab.isEmpty()) {
+            button(page, tab).click();
+        }
+        assertThat(page.locator("main")).not().containsText("Reading the");
+        page.waitForTimeout(700);
+        assertThat(((Number) page.evaluate("() => document.documentElement.scrollWidth - innerWidth")).intValue())
+                .isLessThanOrEqualTo(0);
+    }
+
     /** Measured as it stands on the screen: no name cut at an edge, none over a line. */
     @ParameterizedTest
     @ValueSource(strings = {"LG-07", "FB-02", "BP-11", "NH-04", "SW-03", "WD-05", "DR-09", "PL-01"})
