@@ -18,7 +18,7 @@ import { useRun } from './useRun'
 import { useUnitFile } from '../units/useUnitFile'
 
 const props = defineProps<{ tag: string; id: string }>()
-const { run, loadError, refetch, send, seen, waiting, stopped, refused, busy } = useRun(props.id)
+const { run, loadError, refetch, send, goOn, seen, waiting, stopped, refused, busy } = useRun(props.id)
 const { live, trace, lostSince, closed } = useLive(props.id, seen)
 const { position, ratedCurrents, onTimes, gaugeErrors, reads, gaugeOn, band } = useUnitFile(props.tag)
 
@@ -71,7 +71,7 @@ async function reopen() {
           /></RouterLink>
         </div>
         <template v-else-if="run.paused">
-          <PausedCard :paused="run.paused" :step="run.step?.action" :busy="busy" @go-on="send({ kind: 'went-on' })" />
+          <PausedCard :paused="run.paused" :step="run.step?.action" :busy="busy" @go-on="goOn()" />
           <Problems :refused="refused" />
         </template>
         <div v-else-if="run.waitingAt" class="card done gate">

@@ -144,3 +144,24 @@ it('a slow look at the run is awaited however often the stream speaks, and never
   expect(run.run.value?.seq).toBe(2)
   page.unmount()
 })
+
+it('keeps an entry over a pause: whoever goes on goes before it, then it is delivered', async () => {
+  let paused = true
+  const kinds: string[] = []
+  vi.stubGlobal('fetch', (_: string, init: RequestInit) => {
+    if (init.method !== 'POST') return Promise.resolve(new Response('{"uuid":"u-7","seq":0}'))
+    const { kind } = JSON.parse(String(init.body)) as { kind: string }
+    if (kind === 'went-on') paused = false
+    else if (paused) return Promise.resolve(new Response('{"title":"The run is paused"}', { status: 425 }))
+    kinds.push(kind)
+    return Promise.resolve(OK())
+  })
+  const page = await open()
+  expect(await run.send(reading)).toBeUndefined()
+  expect(run.stopped.value?.message).toContain('The run is paused')
+  await run.goOn()
+  expect(kinds).toEqual(['went-on', 'reading'])
+  expect(run.waiting.value).toHaveLength(0)
+  expect(run.refused.value).toBeNull()
+  page.unmount()
+})

@@ -1,8 +1,8 @@
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, onScopeDispose, ref, shallowRef, watch } from 'vue'
-import { call, type Refused, type Schema } from '../api/client'
+import { asRefused, call, type Refused, type Schema } from '../api/client'
 import { useDisplay } from '../display/display'
-import { outbox, type RunEvent, type Waiting } from './outbox'
+import { newKey, outbox, type RunEvent, type Waiting } from './outbox'
 
 export type { RunEvent } from './outbox'
 export type RunView = Schema['RunView']
@@ -56,6 +56,21 @@ export function useRun(id: string) {
     return mine ? false : waiting.value.some((e) => e.key === key) ? undefined : true
   }
 
+  /** The end of a pause goes before whatever waits for it. */
+  async function goOn() {
+    busy.value = true
+    refused.value = null
+    try {
+      const body = { key: newKey(), kind: 'went-on' }
+      queries.setQueryData(queryKey.value, newer(await call<RunView>('POST', `/api/runs/${id}/events?${display.query}`, body)))
+    } catch (e) {
+      refused.value = asRefused(e)
+      // Somebody else may have gone on already.
+      void query.refetch()
+    }
+    await flush()
+  }
+
   /** Somebody else, or another tab, has written as far as this. */
   function seen(seq: number) {
     // The stream says it many times a second: what is being fetched is awaited, not begun anew.
@@ -68,5 +83,5 @@ export function useRun(id: string) {
   }, TRY_AGAIN_MS)
   onScopeDispose(() => clearInterval(retry))
 
-  return { run: query.data, loadError: query.error, refetch: query.refetch, send, seen, waiting, stopped, refused, busy }
+  return { run: query.data, loadError: query.error, refetch: query.refetch, send, goOn, seen, waiting, stopped, refused, busy }
 }

@@ -45,7 +45,7 @@ export function handAt(id: number) {
   }
 
   async function warm(low: number) {
-    for (let i = 0; i < MOST_DEEDS; i++) if ((await rig('pass')).live.oilC < low + 0.5) await rig('pass', '', WARM_S)
+    for (let i = 0; i < MOST_DEEDS && (await rig('pass')).live.oilC < low + 0.5; i++) await rig('pass', '', WARM_S)
   }
 
   async function toTheEnd(setting: string, inward: boolean) {

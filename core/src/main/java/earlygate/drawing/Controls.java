@@ -33,7 +33,7 @@ final class Controls {
             throw NotDrawn.of("drawing.in-its-fields", key);
         }
         if (pump.has(key)) {
-            throw new NotDrawn(Reason.of("drawing.has-control").name("id", id).name("control", key));
+            throw new NotDrawn(Reason.of("drawing.has-control").name("id", id).said("control", called(control)));
         }
         double set = bar.orElseThrow(() -> NotDrawn.of("drawing.needs-pressure", key));
         Part drawn = paper.draft().on("components", pump);
@@ -44,6 +44,8 @@ final class Controls {
         } else {
             Usual.loadSense(drawn, set, signal(rating));
         }
+        // A half-filled file may have it without its control.
+        paper.rubOutTarget(control.of(id));
         paper.draft().target(control.of(id), set, OptionalDouble.empty(), "");
         return new Made(id, Reason.of("drawing.fitted").name("id", id).said("control", called(control)));
     }
@@ -53,7 +55,7 @@ final class Controls {
         String id = pumpId(pump);
         if (!pump.has(key)) {
             throw new NotDrawn(
-                    Reason.of("drawing.has-no-control").name("id", id).name("control", key));
+                    Reason.of("drawing.has-no-control").name("id", id).said("control", called(control)));
         }
         String felt = pump.path(key).path(SIGNAL).asString("");
         paper.rubOutControl(pump, control);

@@ -161,7 +161,11 @@ final class Paper {
     void rubOutControl(ObjectNode pump, Control control) {
         pump.remove(control.key());
         gone.add("components." + id(pump) + "." + control.key());
-        drop("targets", t -> t.path("setting").asString("").equals(control.of(id(pump))));
+        rubOutTarget(control.of(id(pump)));
+    }
+
+    void rubOutTarget(String setting) {
+        drop("targets", t -> t.path("setting").asString("").equals(setting));
     }
 
     /** @return whether there was one of this name */

@@ -42,7 +42,8 @@ class PauseTest {
                     run,
                     "reading",
                     object().put("step", step).put("instrument", "G1").put("text", "0"));
-            assertThat(entered.status()).isEqualTo(409);
+            // Kept by whoever sent it, and sent again.
+            assertThat(entered.status()).isEqualTo(425);
             assertThat(entered.problem()).isEqualTo("The run is paused by A. Tester: go on first, then enter it.");
             Answer moved = server.post(
                     "/api/runs/" + run + "/rig",

@@ -5,6 +5,7 @@ import earlygate.ladder.Finding;
 import earlygate.ladder.Ladder;
 import earlygate.plan.Note;
 import earlygate.server.api.StaffView;
+import earlygate.server.journal.RunNotes;
 import earlygate.server.journal.RunStore;
 import earlygate.server.units.UnitDocuments;
 import earlygate.server.units.UnitHead;
@@ -56,13 +57,15 @@ class UnitSummaries {
     private final UnitStore units;
     private final UnitDocuments documents;
     private final RunStore runs;
+    private final RunNotes notes;
     private final Map<String, Solved> solved = new ConcurrentHashMap<>();
     private final Map<String, List<Target>> then = new ConcurrentHashMap<>();
 
-    UnitSummaries(UnitStore units, UnitDocuments documents, RunStore runs) {
+    UnitSummaries(UnitStore units, UnitDocuments documents, RunStore runs, RunNotes notes) {
         this.units = units;
         this.documents = documents;
         this.runs = runs;
+        this.notes = notes;
     }
 
     List<UnitSummary> all() {
@@ -87,7 +90,7 @@ class UnitSummaries {
                 runs.open(u.tag(), SHOWN_RUNS),
                 runs.openCount(u.tag()),
                 last,
-                last == null ? null : runs.noted(last.id(), NEXT_CHECK).orElse(null));
+                last == null ? null : notes.last(last.id(), NEXT_CHECK).orElse(null));
     }
 
     /** What was commissioned was set to what is asked now; a sheet that has changed since has hollow flags again. */

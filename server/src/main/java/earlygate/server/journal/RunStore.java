@@ -170,21 +170,6 @@ public class RunStore {
                 .findFirst();
     }
 
-    /** What was last written down in a run under a label; empty where nothing was. */
-    public Optional<String> noted(long runId, String label) {
-        return db
-                .select(RUN_EVENT.SEQ, RUN_EVENT.BODY)
-                .from(RUN_EVENT)
-                .where(RUN_EVENT.RUN_ID.eq(runId), RUN_EVENT.BODY.contains("\"" + label + "\""))
-                .orderBy(RUN_EVENT.SEQ.desc())
-                .fetch()
-                .stream()
-                .map(r -> text.read(runId, r.value1(), r.value2()))
-                .filter(body -> body instanceof RunEvent.Noted n && n.note().equals(label))
-                .map(body -> ((RunEvent.Noted) body).text())
-                .findFirst();
-    }
-
     /** The last run at the machine itself, finished or not. */
     public Optional<RunSummary> atTheMachine(String tag) {
         return list(RUN.TAG.eq(tag).and(RUN.PRACTICE.isFalse()), 1).stream().findFirst();

@@ -157,7 +157,10 @@ class RigController {
         double seconds = within(a.value(), 0, 3600);
         runs.onRig(id, a.key(), step -> {
             rigs.pass(id, seconds);
-            return Optional.of(new Handled(step, "pass", "", Double.toString(seconds)));
+            // A look is no deed: it is asked for many times a minute.
+            return seconds == 0
+                    ? Optional.empty()
+                    : Optional.of(new Handled(step, "pass", "", Double.toString(seconds)));
         });
         return answer(id, 0, "");
     }

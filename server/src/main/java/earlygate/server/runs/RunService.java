@@ -4,6 +4,7 @@ import earlygate.explain.Reason;
 import earlygate.plan.Step;
 import earlygate.rig.Rig;
 import earlygate.rig.Standing;
+import earlygate.run.Pause;
 import earlygate.run.RunEvent;
 import earlygate.run.RunRecord;
 import earlygate.run.RunRules;
@@ -23,6 +24,7 @@ import java.util.UUID;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Function;
 import java.util.function.Supplier;
+import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Service;
 
 /** Writes the logs of runs, one writer per run at a time. */
@@ -212,7 +214,10 @@ public class RunService implements RigHost.Keeper {
     private static void refuse(RunState state, RunEvent.Body body, String path) {
         Optional<Reason> refusal = RunRules.refusal(state, body);
         if (refusal.isPresent()) {
-            throw ApiProblem.conflict(path, refusal.get());
+            // What was entered without a network before the pause is not lost by it: it is wanted once somebody goes
+            // on.
+            HttpStatus status = Pause.of(state).isPresent() ? HttpStatus.TOO_EARLY : HttpStatus.CONFLICT;
+            throw ApiProblem.of(status, path, refusal.get());
         }
     }
 
