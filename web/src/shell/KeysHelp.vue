@@ -1,21 +1,16 @@
 <script setup lang="ts">
 import Button from 'primevue/button'
 import Dialog from 'primevue/dialog'
-import { useRouter } from 'vue-router'
 import Problems from '../display/Problems.vue'
-import { useTour } from '../tour/useTour'
+import { useBeginTour } from '../tour/useBeginTour'
 import { say } from '../words'
 
 /** Every key that does something, and where. */
 const shown = defineModel<boolean>({ required: true })
-const tour = useTour()
-const router = useRouter()
+const { tour, begin } = useBeginTour()
 
 async function walk() {
-  const tag = await tour.begin()
-  if (!tag) return
-  shown.value = false
-  await router.push({ name: 'sheet', params: { tag } })
+  if (await begin()) shown.value = false
 }
 
 const KEYS = [

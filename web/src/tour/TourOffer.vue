@@ -1,18 +1,11 @@
 <script setup lang="ts">
 import Button from 'primevue/button'
-import { useRouter } from 'vue-router'
 import Problems from '../display/Problems.vue'
 import { say } from '../words'
-import { useTour } from './useTour'
+import { useBeginTour } from './useBeginTour'
 
 /** What somebody finds who has never been here. */
-const tour = useTour()
-const router = useRouter()
-
-async function begin() {
-  const tag = await tour.begin()
-  if (tag) await router.push({ name: 'sheet', params: { tag } })
-}
+const { tour, begin } = useBeginTour()
 </script>
 
 <template>
