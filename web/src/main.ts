@@ -10,7 +10,7 @@ import { createApp } from 'vue'
 import App from './App.vue'
 import { router } from './router'
 import './style.css'
-import { theme } from './theme'
+import { passThrough, theme } from './theme'
 
 const queryClient = new QueryClient({
   defaultOptions: { queries: { retry: 1, refetchOnWindowFocus: false, networkMode: 'always' } },
@@ -30,6 +30,6 @@ createApp(App)
   .use(createPinia())
   .use(router)
   .use(VueQueryPlugin, { queryClient })
-  .use(PrimeVue, { theme, csp: { nonce } })
+  .use(PrimeVue, { theme, pt: passThrough, csp: { nonce } })
   .use(ToastService)
   .mount('#app')

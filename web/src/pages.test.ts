@@ -155,7 +155,7 @@ describe('revisions', () => {
     const page = show(RevisionList, { tag: 'X-1' })
     await flushPromises()
     await flushPromises()
-    expect(page.get('nav').text()).toContain('▲ not complete')
+    expect(page.get('[role=listbox]').text()).toContain('▲ not complete')
     expect(page.get('tbody').text()).toBe('targets › RV1 › pressureBar160170')
   })
 })
@@ -174,7 +174,7 @@ describe('parts', () => {
       'onUpdate:unconfirmed': (list: string[]) => void page.setProps({ unconfirmed: list }),
     })
     await flushPromises()
-    const chapters = page.findAll('nav button')
+    const chapters = page.findAll('[role=option]')
     expect(
       chapters.map((c) =>
         c

@@ -127,3 +127,7 @@ const preset = definePreset(Aura, {
 })
 
 export const theme = { preset, options: { darkModeSelector: '.dark' } }
+
+/** A list itself takes the focus; the library's hidden helpers beside it would be traps for a screen reader. */
+const away = { style: 'display: none' }
+export const passThrough = { listbox: { hiddenFirstFocusableEl: away, hiddenLastFocusableEl: away } }

@@ -13,8 +13,6 @@ import { useReckoner } from './useReckoner'
 const route = useRoute()
 const { all, chosen, calculator, figures, wrong, answer, refused, type, anew } = useReckoner()
 const IDENTIFY = 'identify'
-/** The list itself takes the focus; nothing hidden beside it does. */
-const NO_TRAPS = { hiddenFirstFocusableEl: { style: 'display: none' }, hiddenLastFocusableEl: { style: 'display: none' } }
 const list = computed(() => [...(all.value ?? []), { key: IDENTIFY, title: say('reckon.reckonerPage.which-valve-is-this') }])
 
 function print() {
@@ -37,7 +35,6 @@ function plain(value: number): string {
       option-value="key"
       class="no-print"
       scroll-height="none"
-      :pt="NO_TRAPS"
       :aria-label="say('reckon.reckonerPage.calculators')"
       @update:model-value="(key: string | null) => key && (chosen = key)"
     />

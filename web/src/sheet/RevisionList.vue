@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import Column from 'primevue/column'
 import DataTable from 'primevue/datatable'
+import Listbox from 'primevue/listbox'
 import { say } from '../words'
 import { when } from '../display/time'
 import { useQuery } from '@tanstack/vue-query'
@@ -28,13 +29,23 @@ const made = computed(() => (pair.value?.before ? changes(pair.value.before.docu
 
 <template>
   <div class="revisions">
-    <nav class="card" :aria-label="say('sheet.revisionList.revisions')">
-      <button v-for="r in all" :key="r.revision" type="button" :class="{ here: r.revision === at }" @click="chosen = r.revision">
+    <Listbox
+      :model-value="at"
+      :options="all ?? []"
+      option-value="revision"
+      :option-label="(r: Schema['RevisionSummary']) => say('sheet.revisionList.revision', r.revision)"
+      scroll-height="none"
+      class="list"
+      :aria-label="say('sheet.revisionList.revisions')"
+      @update:model-value="(n: number | null) => n !== null && (chosen = n)"
+    >
+      <template #option="{ option: r }">
         <b>{{ say('sheet.revisionList.revision', r.revision) }}</b>
         <span>{{ when(r.savedAt) }}</span>
-        <span v-if="r.savedBy">{{ r.savedBy }}</span><span v-if="!r.complete">{{ say('sheet.revisionList.not-complete') }}</span>
-      </button>
-    </nav>
+        <span v-if="r.savedBy">{{ r.savedBy }}</span>
+        <span v-if="!r.complete">{{ say('sheet.revisionList.not-complete') }}</span>
+      </template>
+    </Listbox>
     <section class="card">
       <h2>{{ say('sheet.revisionList.what-revision-changed', at) }}</h2>
       <p v-if="at === 1" class="quiet">{{ say('sheet.revisionList.the-first-one') }}</p>
@@ -64,29 +75,14 @@ const made = computed(() => (pair.value?.before ? changes(pair.value.before.docu
   grid-template-columns: 320px minmax(0, 1fr);
   gap: 14px;
 }
-nav {
-  padding: 8px;
-  display: grid;
-  gap: 4px;
-  align-content: start;
+.list {
+  align-self: start;
 }
-button {
+.list :deep(.p-listbox-option) {
   display: flex;
   flex-wrap: wrap;
   gap: 2px 12px;
   min-height: 46px;
-  align-items: center;
-  font: inherit;
-  color: inherit;
-  background: none;
-  border: 0;
-  border-radius: 6px;
-  text-align: left;
-  padding: 6px 10px;
-}
-button.here {
-  background: var(--gate);
-  color: var(--on-gate);
 }
 :deep(td) {
   overflow-wrap: anywhere;

@@ -83,7 +83,8 @@ class SheetJourneyTest {
         button(page, "Save as new revision").click();
         assertThat(page.getByText("not saved yet")).hasCount(0);
         button(page, "Revisions").click();
-        assertThat(page.locator("nav[aria-label=Revisions] button")).hasCount(2);
+        assertThat(page.getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName("Revision ")))
+                .hasCount(2);
         assertThat(page.locator("table")).containsText("components › RV1");
         page.getByRole(
                         AriaRole.LINK,
@@ -274,7 +275,7 @@ class SheetJourneyTest {
 
     private static void chapter(Page page, String name) {
         page.getByLabel("In the order of the schematic")
-                .getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName(name))
+                .getByRole(AriaRole.OPTION, new Locator.GetByRoleOptions().setName(name))
                 .click();
     }
 }
