@@ -1,4 +1,8 @@
+import { mount } from '@vue/test-utils'
+import { createPinia, setActivePinia } from 'pinia'
+import PrimeVue from 'primevue/config'
 import { describe, expect, it } from 'vitest'
+import NumberField from '../sheet/NumberField.vue'
 import { into, namesUnit, outOf, typedInto, unitBeside, withUnit } from './units'
 
 /** Round figures that stand in every conversion table: 1 gal is 231 in³, 1 in is 25.4 mm, 1 hp is 550 lbf·ft/s. */
@@ -39,5 +43,40 @@ describe('units of the unit file and of the paper', () => {
     expect(withUnit('40 C', '°F')).toBe('40 C')
     expect(withUnit('1OO', '°F')).toBe('1OO')
     expect([namesUnit('104'), namesUnit('104 F')]).toEqual([false, true])
+  })
+})
+
+describe('a number field', () => {
+  it('counts nothing of what is wrong, and converts what is typed with its unit', async () => {
+    setActivePinia(createPinia())
+    let bar: number | undefined = 160
+    const page = mount(NumberField, {
+      props: {
+        label: 'Target',
+        value: bar,
+        unit: 'bar',
+        onChange: (now: number | undefined) => {
+          bar = now
+          void page.setProps({ value: now })
+        },
+      },
+      global: { plugins: [PrimeVue] },
+    })
+    const input = page.get('input')
+    await input.trigger('focus')
+    for (const typed of ['2', '29', '290']) await input.setValue(typed)
+    expect(bar).toBe(290)
+    await input.setValue('290 p')
+    expect(bar).toBe(160)
+    expect(input.element.value).toBe('290 p')
+    expect(page.get('[role=alert]').text()).toContain('290 p')
+    await input.setValue('290 psi')
+    expect(bar).toBeCloseTo(19.995, 3)
+    await input.trigger('blur')
+    expect(input.element.value).toBe('19.9948')
+    await input.trigger('focus')
+    await input.setValue('29O')
+    await input.trigger('blur')
+    expect(bar).toBeCloseTo(19.995, 3)
   })
 })

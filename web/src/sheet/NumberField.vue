@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import InputText from 'primevue/inputtext'
 import { say } from '../words'
-import { computed, ref, watch } from 'vue'
+import { computed, nextTick, ref, watch } from 'vue'
 import { useDisplay } from '../display/display'
 import { namesUnit, outOf, typedInto, unitBeside } from '../display/units'
 
@@ -28,9 +28,15 @@ function outside(value: number): number {
   return Number(there.toPrecision(unit.value === props.unit || display.pressure !== 'psi' ? 6 : unit.value.startsWith('psi') ? 3 : 4))
 }
 
+/** What stood there before it was typed at. */
+let before = props.value
+let takenBack = false
+
 watch(
   [() => props.value, () => display.pressure],
   () => {
+    // What is being typed stays, wrong as it is.
+    if (takenBack) return
     const there = typeof props.value === 'number' ? outside(props.value) : undefined
     const same = there !== undefined && Math.abs(inside(text.value) - Number(props.value)) < 1e-6
     if (!same) text.value = there === undefined ? '' : String(there)
@@ -53,6 +59,14 @@ function fault(value: number): string {
   return props.most !== undefined && value > props.most ? say('sheet.numberField.is-too-large-at', text.value, show(props.most)) : ''
 }
 
+/** Of "29O" or "290 p" the 290 was not meant: nothing of what is wrong counts. */
+function takeBack() {
+  if (props.value === before) return
+  takenBack = true
+  emit('change', typeof before === 'number' ? before : undefined)
+  void nextTick(() => (takenBack = false))
+}
+
 /** The unit that was typed has done its work: the one beside the field says it. */
 function left() {
   if (!wrong.value && namesUnit(text.value) && typeof props.value === 'number') text.value = String(outside(props.value))
@@ -68,6 +82,7 @@ function typed(now: string | undefined) {
   const value = inside(text.value)
   wrong.value = fault(value)
   if (!wrong.value) emit('change', value)
+  else takeBack()
 }
 </script>
 
@@ -80,6 +95,7 @@ function typed(now: string | undefined) {
       :aria-label="label"
       :invalid="wrong !== ''"
       @update:model-value="typed"
+      @focus="before = value"
       @blur="left"
     />
     <span class="quiet">{{ unit }}</span>
