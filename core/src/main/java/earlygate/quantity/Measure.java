@@ -2,6 +2,7 @@ package earlygate.quantity;
 
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Collections;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
@@ -38,7 +39,7 @@ public enum Measure implements Keyed {
             Pattern.compile("([+-]?)([0-9.,]+)(\\s*)([\\p{Alpha}°][\\p{Alnum}/³·-]*|%|1/min)?");
 
     /** Of the unit of the file so many and a bit: what it is there is {@code factor} times the number plus {@code zero}. */
-    private record Scale(double factor, double zero) {}
+    public record Scale(double factor, double zero) {}
 
     private final Map<String, Scale> units = new LinkedHashMap<>();
 
@@ -80,6 +81,11 @@ public enum Measure implements Keyed {
             case TEMPERATURE, WARMING -> "°F";
             default -> unit;
         };
+    }
+
+    /** All its units by name, the one of the unit file first. */
+    public Map<String, Scale> scales() {
+        return Collections.unmodifiableMap(units);
     }
 
     /** The one of the unit file first. */

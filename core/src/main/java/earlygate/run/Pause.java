@@ -1,7 +1,7 @@
 package earlygate.run;
 
 import earlygate.run.RunEvent.Paused;
-import earlygate.run.RunEvent.WentOn;
+import earlygate.run.RunEvent.Stopped;
 import java.util.List;
 import java.util.Optional;
 
@@ -9,19 +9,19 @@ import java.util.Optional;
 public final class Pause {
     private Pause() {}
 
-    /** The pause that lasts, with who made it, when and why. */
+    /**
+     * The pause that lasts, with who made it, when and why. While it does, it is the last entry but for drives that stopped
+     * by themselves, so no more of the log is looked at.
+     */
     public static Optional<RunEvent> of(RunState run) {
         List<RunEvent> events = run.events();
-        for (int i = events.size() - 1; i >= 0; i--) {
-            RunEvent.Body body = events.get(i).body();
-            if (body instanceof WentOn) {
-                return Optional.empty();
-            }
-            if (body instanceof Paused) {
-                return Optional.of(events.get(i));
-            }
+        int last = events.size() - 1;
+        while (last >= 0 && events.get(last).body() instanceof Stopped) {
+            last--;
         }
-        return Optional.empty();
+        return last >= 0 && events.get(last).body() instanceof Paused
+                ? Optional.of(events.get(last))
+                : Optional.empty();
     }
 
     /** As it was written; empty where nobody gave one. */

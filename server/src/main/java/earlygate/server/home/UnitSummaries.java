@@ -17,6 +17,7 @@ import earlygate.unit.Target;
 import earlygate.unit.file.UnitFile;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
 import org.springframework.stereotype.Component;
 
@@ -58,6 +59,7 @@ class UnitSummaries {
     private final UnitDocuments documents;
     private final RunStore runs;
     private final RunNotes notes;
+    private final Map<Long, Optional<String>> nextChecks = new ConcurrentHashMap<>();
     private final Map<String, Solved> solved = new ConcurrentHashMap<>();
     private final Map<String, List<Target>> then = new ConcurrentHashMap<>();
 
@@ -90,7 +92,12 @@ class UnitSummaries {
                 runs.open(u.tag(), SHOWN_RUNS),
                 runs.openCount(u.tag()),
                 last,
-                last == null ? null : notes.last(last.id(), NEXT_CHECK).orElse(null));
+                last == null ? null : nextCheck(last.id()));
+    }
+
+    /** The log of a run that is over stays as it is: it is read once. */
+    private String nextCheck(long run) {
+        return nextChecks.computeIfAbsent(run, id -> notes.last(id, NEXT_CHECK)).orElse(null);
     }
 
     /** What was commissioned was set to what is asked now; a sheet that has changed since has hollow flags again. */

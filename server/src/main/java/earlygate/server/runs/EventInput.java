@@ -196,17 +196,17 @@ class EventInput {
     }
 
     /** Of what a hand types at an instrument: how it is measured, the unit of a bare number, and what can be meant. */
-    private record Dial(Measure measure, String unit, double least, double most) {
-        static Dial of(PowerUnit unit, String instrument, Kind kind) {
+    private record Entry(Measure measure, String unit, double least, double most) {
+        static Entry of(PowerUnit unit, String instrument, Kind kind) {
             double most = RunRules.largest(unit, instrument, kind);
             return switch (kind) {
                 case PRESSURE -> {
                     PressureUnit reads = unit.testPoint(instrument).reads();
-                    yield new Dial(Measure.PRESSURE, reads.label(), 0, reads.fromPa(most));
+                    yield new Entry(Measure.PRESSURE, reads.label(), 0, reads.fromPa(most));
                 }
-                case TEMPERATURE -> new Dial(Measure.TEMPERATURE, "°C", COLDEST_C, most);
-                case FLOW -> new Dial(Measure.FLOW, "L/min", 0, most / LPM);
-                default -> new Dial(Measure.CURRENT, "A", 0, most);
+                case TEMPERATURE -> new Entry(Measure.TEMPERATURE, "°C", COLDEST_C, most);
+                case FLOW -> new Entry(Measure.FLOW, "L/min", 0, most / LPM);
+                default -> new Entry(Measure.CURRENT, "A", 0, most);
             };
         }
     }
@@ -214,16 +214,16 @@ class EventInput {
     /** A number as typed, to SI: in the instrument's own unit, or in the one that stands behind it. */
     private static double number(PowerUnit unit, String instrument, String text) {
         Kind kind = kind(unit, instrument);
-        Dial dial = Dial.of(unit, instrument, kind);
-        TypedNumber number = dial.measure().parse(text, dial.unit(), dial.least(), dial.most());
+        Entry entry = Entry.of(unit, instrument, kind);
+        TypedNumber number = entry.measure().parse(text, entry.unit(), entry.least(), entry.most());
         if (number instanceof TypedNumber.Refused refused) {
             throw ApiProblem.badInput(
                     "reading",
                     Reason.of("typed." + refused.code())
                             .name("value", refused.typed())
                             .number("limit", Wire.rounded(refused.limit(), 1))
-                            .name("unit", dial.unit())
-                            .name("units", String.join(", ", dial.measure().units()))
+                            .name("unit", entry.unit())
+                            .name("units", String.join(", ", entry.measure().units()))
                             .name("instrument", instrument));
         }
         double value = ((TypedNumber.Accepted) number).value();

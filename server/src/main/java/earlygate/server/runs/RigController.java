@@ -3,7 +3,6 @@ package earlygate.server.runs;
 import earlygate.explain.Reason;
 import earlygate.quantity.PressureUnit;
 import earlygate.rig.Rig;
-import earlygate.run.Pause;
 import earlygate.run.RunEvent;
 import earlygate.run.RunEvent.Handled;
 import earlygate.run.RunEvent.Turned;
@@ -80,9 +79,6 @@ class RigController {
         if (rigs.closed(id) != null) {
             throw ApiProblem.conflict("rig", Reason.of("rig.closed").name("why", rigs.closed(id)));
         }
-        Pause.of(open.state(id)).ifPresent(p -> {
-            throw ApiProblem.conflict("rig", Reason.of("run.refused.paused").name("by", p.by()));
-        });
         Optional<RunEvent> before = runs.delivered(id, a.key());
         if (before.isPresent()) {
             return answer(id, before.get().body() instanceof Turned t ? t.turns() : 0, "");

@@ -143,17 +143,23 @@ public class RunService implements RigHost.Keeper {
                     && store.delivered(runId, OnceKey.needed(key, "key")).isPresent()) {
                 return state;
             }
-            List<Step> steps = state.plan().steps();
-            String step = state.current()
-                    .map(Step::id)
-                    .orElse(steps.get(steps.size() - 1).id());
-            Optional<RunEvent.Body> body = moved(runId, () -> act.apply(step));
-            if (body.isEmpty()) {
-                return state;
-            }
-            String name = key == null ? UUID.randomUUID().toString() : key;
-            return writeOrForget(runId, List.of(new NewEvent(name, body.get())), Optional.of(rigs.standing(runId)));
+            Pause.of(state).ifPresent(p -> {
+                throw ApiProblem.conflict("rig", Reason.of("run.refused.paused").name("by", p.by()));
+            });
+            return happened(runId, state, key, act);
         });
+    }
+
+    private RunState happened(long runId, RunState state, String key, Function<String, Optional<RunEvent.Body>> act) {
+        List<Step> steps = state.plan().steps();
+        String step =
+                state.current().map(Step::id).orElse(steps.get(steps.size() - 1).id());
+        Optional<RunEvent.Body> body = moved(runId, () -> act.apply(step));
+        if (body.isEmpty()) {
+            return state;
+        }
+        String name = key == null ? UUID.randomUUID().toString() : key;
+        return writeOrForget(runId, List.of(new NewEvent(name, body.get())), Optional.of(rigs.standing(runId)));
     }
 
     /** A machine that failed half-way goes back to where its log has it; what is refused with a reason moved nothing. */
@@ -202,7 +208,13 @@ public class RunService implements RigHost.Keeper {
     /** A drive of the practice machine stopped by itself. */
     @Override
     public void stopped(long runId, String driver, String cause) {
-        onRig(runId, null, step -> Optional.of(new RunEvent.Stopped(step, driver, cause)));
+        locked(
+                runId,
+                () -> happened(
+                        runId,
+                        open.state(runId),
+                        null,
+                        step -> Optional.of(new RunEvent.Stopped(step, driver, cause))));
     }
 
     private RunState locked(long runId, Supplier<RunState> action) {
