@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import vTooltip from 'primevue/tooltip'
 import Column from 'primevue/column'
 import DataTable from 'primevue/datatable'
 import Checkbox from 'primevue/checkbox'
@@ -109,7 +108,7 @@ async function calendar() {
             <div
               v-for="p in e.partner"
               :key="p.from"
-              v-tooltip.bottom="say('day.dayPage.partner-to', clock(p.from), clock(p.to))"
+              :title="say('day.dayPage.partner-to', clock(p.from), clock(p.to))"
               class="partner"
               :style="bar(p.from, p.to)"
             ></div>

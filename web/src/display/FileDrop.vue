@@ -26,7 +26,7 @@ function take({ files }: { files: File | File[] }) {
       auto
       :accept="accept"
       :max-file-size="MOST_BYTES"
-      :invalid-file-type-message="say('display.fileDrop.kind', '{0}', accept)"
+      :invalid-file-type-message="say('display.fileDrop.kind', '{0}', accept.split(',')[0])"
       :invalid-file-size-message="say('display.fileDrop.size', '{0}', '{1}')"
       @uploader="take"
     >

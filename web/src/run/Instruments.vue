@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import ProgressBar from 'primevue/progressbar'
-import vTooltip from 'primevue/tooltip'
 import { say } from '../words'
 import { clockToTheSecond } from '../display/time'
 import { computed } from 'vue'
@@ -69,7 +68,7 @@ const oilSays = computed(() => {
         <span class="live">{{ pressureNumber(g.bar, unit(id), true) }}</span> {{ unit(id) }}
         <span v-if="unit(id) !== display.pressure" class="quiet small">({{ display.show(g.bar) }})</span>
       </p>
-      <span v-tooltip.bottom="state(id, g)" class="chip" :class="g.settled ? 'pass' : 'plain'">{{
+      <span class="chip" :class="g.settled ? 'pass' : 'plain'" :title="state(id, g)">{{
         isHere(id) ? state(id, g) : state(id, g).slice(0, 1)
       }}</span>
       <span v-if="gaugeError[id] && isHere(id)" class="chip cannot-tell"

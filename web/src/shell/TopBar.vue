@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import Button from 'primevue/button'
 import SelectButton from 'primevue/selectbutton'
-import vTooltip from 'primevue/tooltip'
 import { say } from '../words'
 import { computed, defineAsyncComponent, onBeforeUnmount, onMounted, ref } from 'vue'
 import { useRoute } from 'vue-router'
@@ -42,7 +41,7 @@ const PLACES = [
 <template>
   <header class="no-print">
     <RouterLink to="/" class="home"><img src="/gate.svg" alt="" width="28" height="28" />{{ say('shell.topBar.early-gate') }}</RouterLink>
-    <span v-if="tag" v-tooltip.bottom="unit?.name" class="unit"
+    <span v-if="tag" class="unit" :title="unit?.name"
       ><b>{{ tag }}</b> {{ unit?.name }}</span
     >
     <nav v-if="tag" :aria-label="say('shell.topBar.unit')">

@@ -63,6 +63,7 @@ class TourTest {
     }
 
     private static void axe(Page page) {
+        assertThat(Served.refusedByPolicy()).isEmpty();
         assertThat(new AxeBuilder(page).analyze().getViolations()).isEmpty();
     }
 }
