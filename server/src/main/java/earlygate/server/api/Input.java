@@ -112,6 +112,15 @@ public final class Input {
         return measured;
     }
 
+    /** What may not be left out; {@code path} ends in its key. */
+    public static <T> T there(String path, T given) {
+        if (given == null) {
+            throw ApiProblem.badInput(
+                    path, Reason.of("file.missing-key").name("key", path.substring(path.lastIndexOf('.') + 1)));
+        }
+        return given;
+    }
+
     /** A number that may be left out. */
     public static double within(String path, Double given, double fallback, double min, double max) {
         double value = given == null ? fallback : given;

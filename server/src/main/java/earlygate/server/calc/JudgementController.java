@@ -127,7 +127,7 @@ class JudgementController {
         boolean current = true;
         for (int i = 0; i < samples.size(); i++) {
             String path = "samples[" + i + "]";
-            CrackSample one = there(path, samples.get(i));
+            CrackSample one = Input.there(path, samples.get(i));
             times[i] = rising(path + ".t", one.t(), i == 0 ? Double.NEGATIVE_INFINITY : times[i - 1]);
             pa[i] = needed(path + ".bar", one.bar(), -MOST_BAR, MOST_BAR) * Si.BAR;
             current &= one.amps() != null;
@@ -143,7 +143,7 @@ class JudgementController {
         List<ReliefPlace.Turned> turns = new ArrayList<>();
         for (CrackTurn t : r.turns() == null ? List.<CrackTurn>of() : r.turns()) {
             String path = "turns[" + turns.size() + "]";
-            CrackTurn one = there(path, t);
+            CrackTurn one = Input.there(path, t);
             turns.add(new ReliefPlace.Turned(
                     needed(path + ".t", one.t(), -MOST_S, MOST_S),
                     needed(path + ".turns", one.turns(), -MOST_TURNS, MOST_TURNS)));
@@ -171,7 +171,8 @@ class JudgementController {
 
     private static void relief(PowerUnit unit, String setting) {
         boolean known = unit.settings().stream()
-                .anyMatch(s -> s.id().equals(there("setting", setting)) && unit.partOf(s.id()) instanceof ReliefValve);
+                .anyMatch(s ->
+                        s.id().equals(Input.there("setting", setting)) && unit.partOf(s.id()) instanceof ReliefValve);
         if (!known) {
             throw ApiProblem.badInput("setting", Reason.of("judge.no-relief").name("id", setting));
         }
@@ -188,7 +189,7 @@ class JudgementController {
 
     @PostMapping("/turn")
     TurnAnswer turn(@RequestBody TurnRequest r) {
-        ScrewRequest screw = there("screw", r.screw());
+        ScrewRequest screw = Input.there("screw", r.screw());
         double slope = needed("screw.barPerTurn", screw.barPerTurn(), 0.01, MOST_BAR);
         List<Double> range = filled("screw.rangeBar", screw.rangeBar(), 2);
         if (range.size() != 2) {
@@ -199,12 +200,12 @@ class JudgementController {
         List<NextTurn.Reading> history = new ArrayList<>();
         for (HistoryRequest h : filled("history", r.history(), MOST_READINGS)) {
             String path = "history[" + history.size() + "]";
-            HistoryRequest one = there(path, h);
+            HistoryRequest one = Input.there(path, h);
             history.add(new NextTurn.Reading(
                     needed(path + ".turns", one.turns(), -MOST_TURNS, MOST_TURNS),
                     needed(path + ".reads", one.reads(), 0, MOST_BAR)));
         }
-        GaugeRequest gauge = there("gauge", r.gauge());
+        GaugeRequest gauge = Input.there("gauge", r.gauge());
         NextTurn said = NextTurn.of(new NextTurn.Ask(
                 slope,
                 low,
@@ -232,7 +233,7 @@ class JudgementController {
 
     @PostMapping("/verdict")
     VerdictAnswer verdict(@RequestBody VerdictRequest r, @RequestParam(defaultValue = "bar") PressureUnit pressure) {
-        GaugeRequest gauge = there("gauge", r.gauge());
+        GaugeRequest gauge = Input.there("gauge", r.gauge());
         double error = ofClass(gauge) + division(gauge) / 2;
         Verdict v = Verdict.of(
                 needed("value", r.value(), -MOST_BAR, MOST_BAR) * Si.BAR,
@@ -254,19 +255,11 @@ class JudgementController {
     }
 
     private static double needed(String path, Double given, double min, double max) {
-        return Input.within(path, there(path, given), 0, min, max);
-    }
-
-    private static <T> T there(String path, T given) {
-        if (given == null) {
-            throw ApiProblem.badInput(
-                    path, Reason.of("file.missing-key").name("key", path.substring(path.lastIndexOf('.') + 1)));
-        }
-        return given;
+        return Input.within(path, Input.there(path, given), 0, min, max);
     }
 
     private static <T> List<T> filled(String path, List<T> given, int most) {
-        List<T> list = there(path, given);
+        List<T> list = Input.there(path, given);
         if (list.isEmpty() || list.size() > most) {
             throw ApiProblem.badInput(
                     path,

@@ -115,8 +115,13 @@ public final class Words {
             case TIME -> a.si() < 90 ? format("%.0f s", a.si()) : format("%.0f min", a.si() / 60);
             case TURNS -> turns(a.si());
             case SPEED -> format("%.0f rpm", a.si() / Si.RPM);
-            case NUMBER -> format(a.si() == Math.rint(a.si()) ? "%.0f" : "%.2f", a.si());
+            case NUMBER -> format(number(a.si()), a.si());
         };
+    }
+
+    /** Whole ones as they are; what is smaller than a hundredth is not said as nothing. */
+    private static String number(double value) {
+        return value == Math.rint(value) ? "%.0f" : Math.abs(value) < 0.01 ? "%.3f" : "%.2f";
     }
 
     /** Of what no gauge of its own reads: in the unit that goes with the pressures that were chosen. */

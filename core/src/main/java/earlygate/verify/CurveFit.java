@@ -1,0 +1,73 @@
+package earlygate.verify;
+
+import earlygate.explain.Reason;
+import earlygate.unit.Component;
+import earlygate.unit.PowerUnit;
+import earlygate.unit.Pump;
+import earlygate.unit.ReliefValve;
+import earlygate.unit.Situation;
+import earlygate.verify.Fit.Instruments;
+import earlygate.verify.Fit.Kind;
+import java.util.List;
+import java.util.Optional;
+
+/** Points of a curve, held against the part they were taken of. */
+public final class CurveFit {
+    private CurveFit() {}
+
+    /**
+     * @param situation as the unit stood; its settings are what the part is held against
+     * @param subject a pump, or a relief valve
+     * @param points in any order; those that are struck stay in the answer and out of the fit
+     */
+    public static Fit of(
+            PowerUnit unit, Situation situation, Kind kind, String subject, List<CurvePoint> points, Instruments with) {
+        Optional<Component> part = unit.components().stream()
+                .filter(c -> c.id().equals(subject))
+                .filter(c -> suits(c, kind))
+                .findFirst();
+        if (part.isEmpty()) {
+            return new Fit.Not(
+                    "subject", Reason.of("verify.fit.subject-" + kind.key()).name("id", subject));
+        }
+        long counted = points.stream().filter(p -> !p.struck()).count();
+        int least = least(kind);
+        if (counted < least) {
+            return new Fit.Not(
+                    "points",
+                    Reason.of("verify.fit.few").number("given", counted).number("least", least));
+        }
+        return switch (kind) {
+            case RELIEF -> ReliefFit.of(unit, situation, (ReliefValve) part.get(), points, with);
+            case MARGIN -> MarginFit.of(unit, situation, (Pump) part.get(), points, with);
+            case PUMP, LIMITER -> pump(unit, situation, kind, (Pump) part.get(), points, with);
+        };
+    }
+
+    private static Fit pump(
+            PowerUnit unit, Situation situation, Kind kind, Pump pump, List<CurvePoint> read, Instruments with) {
+        return PumpPoints.of(unit, situation, pump, read, with)
+                .map(points -> kind == Kind.PUMP
+                        ? PumpFit.of(pump, situation, points, with)
+                        : LimiterFit.of(unit, situation, pump, points, with))
+                .orElseGet(() -> new Fit.Not(
+                        "situation", Reason.of("verify.fit.no-model").name("pump", pump.id())));
+    }
+
+    /** So many points that count a curve of this kind takes at the least. */
+    public static int least(Kind kind) {
+        return switch (kind) {
+            case PUMP -> PumpFit.LEAST;
+            case RELIEF -> ReliefFit.LEAST;
+            case MARGIN, LIMITER -> MarginFit.LEAST;
+        };
+    }
+
+    private static boolean suits(Component c, Kind kind) {
+        return kind == Kind.RELIEF
+                ? c instanceof ReliefValve
+                : c instanceof Pump p
+                        && (kind != Kind.MARGIN || p.loadSense().isPresent())
+                        && (kind != Kind.LIMITER || p.powerLimiter().isPresent());
+    }
+}
