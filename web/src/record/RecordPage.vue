@@ -10,6 +10,7 @@ import { SCHOOL_NAMES } from '../display/names'
 import Problems from '../display/Problems.vue'
 import { clock, when } from '../display/time'
 import Verdict from '../display/Verdict.vue'
+import CurveProof from '../verify/CurveProof.vue'
 import SettingsTable from './SettingsTable.vue'
 import Staff from '../staff/Staff.vue'
 
@@ -84,6 +85,10 @@ const outcome = computed(() => OUTCOME[record.value?.outcome ?? ''] ?? ['plain',
           <template #body="{ data: t }"><Verdict :grade="t.verdict" /></template>
         </Column>
       </DataTable>
+      <template v-if="record.curves.length">
+        <h2>{{ say('verify.curves') }}</h2>
+        <CurveProof v-for="c in record.curves" :key="c.step" :curve="c" />
+      </template>
       <h2>{{ say('record.recordPage.deviations') }}</h2>
       <p v-if="!record.deviations.length">{{ say('record.recordPage.none') }}</p>
       <ul v-else>

@@ -8,6 +8,7 @@ import Staff from '../staff/Staff.vue'
 import Gates from './Gates.vue'
 import Instruments from './Instruments.vue'
 import PausedCard from './PausedCard.vue'
+import CurvePanel from '../verify/CurvePanel.vue'
 import { newKey } from './outbox'
 import RigPanel from './RigPanel.vue'
 import RunLog from './RunLog.vue'
@@ -22,11 +23,16 @@ const { run, loadError, refetch, send, goOn, seen, waiting, stopped, refused, bu
 const { live, trace, lostSince, closed } = useLive(props.id, seen)
 const { position, ratedCurrents, onTimes, gaugeErrors, reads, gaugeOn, band } = useUnitFile(props.tag)
 
+/** The instruments that this step is read on. */
+const here = computed(() => [
+  ...(run.value?.step?.expect.map((e) => e.testPoint) ?? []),
+  ...[run.value?.curve?.gauge, run.value?.curve?.signal].filter((g): g is string => !!g),
+])
+
 /** The staffs of the lines that this step is read on come first; a long unit has more of them than a screen. */
 const staffs = computed(() => {
   const all = run.value?.staffs ?? []
-  const here = run.value?.step?.expect.map((e) => e.testPoint) ?? []
-  const read = all.filter((s) => here.includes(gaugeOn.value[s.line] ?? ''))
+  const read = all.filter((s) => here.value.includes(gaugeOn.value[s.line] ?? ''))
   return [...read, ...all.filter((s) => !read.includes(s))].slice(0, 2)
 })
 
@@ -101,6 +107,19 @@ async function reopen() {
           :waiting="waiting"
           :send="send"
         >
+          <template v-if="run.curve" #work>
+            <CurvePanel
+              :key="run.curve.step"
+              :curve="run.curve"
+              :place="`typing-${run.uuid}-${run.curve.step}`"
+              :reads="reads"
+              :live="run.practice ? live : undefined"
+              :lost="lostSince > 0"
+              :refused="refused"
+              :waiting="waiting"
+              :send="send"
+            />
+          </template>
           <StepAside :run="run" :step="run.step.id" :typed="!run.practice" @send="(e) => send(e)" />
           <RunLog :run="run" />
         </StepCard>
@@ -121,7 +140,7 @@ async function reopen() {
             :band="band"
             :gauge-error="gaugeErrors"
             :reads="reads"
-            :here="run.step?.expect.map((e) => e.testPoint) ?? []"
+            :here="here"
             :lost-since="lostSince"
           />
           <RigPanel v-if="!run.paused" :run-id="id" :live="live" :current="run.step?.setting" :position="position" @moved="refetch()" />

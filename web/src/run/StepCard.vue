@@ -43,7 +43,10 @@ const goal = computed(() => {
   const g = props.step.goal
   return g && g.kind !== 'turns' && g.kind !== 'end' ? g : undefined
 })
-const generalProblem = computed(() => (props.refused && props.refused.places[0]?.path !== 'reading' ? props.refused : null))
+/** A reading and a point say beside themselves what is wrong with them. */
+const generalProblem = computed(() =>
+  props.refused && props.refused.places[0]?.path !== 'reading' && !props.run.curve ? props.refused : null,
+)
 const { wrong, backsOut, crackedAt, readsOn, onlyHeard, goalGauge, reading, primary } = usePrimary(props)
 const mayMark = computed(() => backsOut.value && !props.run.crack && (props.run.practice ? !!props.live : !!props.run.crackRead))
 
@@ -149,6 +152,7 @@ onBeforeUnmount(() => window.removeEventListener('keydown', onKey))
         :cracked="!!live.crackBar"
         :marked="run.crack?.tappedBar ?? undefined"
       />
+      <slot name="work" />
       <p v-for="c in run.carried" :key="c" class="small">{{ c }}</p>
       <p v-if="run.crackRead && !crackedAt" class="small">
         {{

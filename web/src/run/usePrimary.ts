@@ -81,8 +81,9 @@ export function usePrimary(props: At) {
   const primary = computed<Action>(() => {
     const step = props.step.id
     if (!props.run.missing.length) {
-      const deed =
-        props.step.demand === 'rest' && props.run.practice ? say('run.stepCard.let-the-time-pass') : say('run.stepCard.done-next-step')
+      const rests = props.step.demand === 'rest' && props.run.practice
+      const bare = props.run.curve && !props.run.curve.points.length
+      const deed = say(rests ? 'run.stepCard.let-the-time-pass' : bare ? 'verify.without' : 'run.stepCard.done-next-step')
       return { label: deed, event: { kind: 'step-done', step } }
     }
     const unread = props.step.expect.find((e) => !reading(e.testPoint))

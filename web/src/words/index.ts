@@ -8,6 +8,7 @@ import { RECORD } from './record'
 import { RUN } from './run'
 import { SHEET } from './sheet'
 import { UNITS } from './units'
+import { VERIFY } from './verify'
 import { TOUR } from './tour'
 import { SHARED } from './shared'
 
@@ -24,6 +25,7 @@ export const WORDS = {
   ...SHEET,
   ...TOUR,
   ...UNITS,
+  ...VERIFY,
   ...SHARED,
 } as const
 

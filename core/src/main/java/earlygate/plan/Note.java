@@ -18,6 +18,8 @@ public enum Note implements Keyed {
     LEAKS("none", "found"),
     /** Of an engine, rev/min: it has no ammeter that would tell what it does without load. */
     NO_LOAD_SPEED,
+    /** Which one stands in the line, or that none is at hand. */
+    FLOW_METER,
     PRECHARGE,
     CHARGE_TIME,
     REST_TIME,

@@ -21,6 +21,7 @@ import java.util.Optional;
  * @param notes what is to be written down in it: oil level, precharge, times
  * @param does what a check does to the machine once it is done, such as a lock put on
  * @param moves what a hand does, in order; plans before edition 4 don't say
+ * @param curve what is taken in it point by point; plans before edition 6 had none
  */
 public record Step(
         String id,
@@ -41,9 +42,11 @@ public record Step(
         Optional<Demand> demand,
         List<Reason> notes,
         List<Deed> does,
-        List<Move> moves) {
-    /** Plans of earlier runs lack the last four. */
+        List<Move> moves,
+        Optional<Curve> curve) {
+    /** Plans of earlier runs lack the last five. */
     public Step {
+        curve = curve == null ? Optional.empty() : curve;
         does = does == null ? List.of() : does;
         moves = moves == null ? List.of() : moves;
         demand = demand == null ? Optional.empty() : demand;
@@ -98,7 +101,7 @@ public record Step(
 
     /** Whether it turns, reads or asks for anything that has to hold for what comes after it. */
     public boolean proves() {
-        return goal.isPresent() || !expect.isEmpty() || demand.isPresent();
+        return goal.isPresent() || !expect.isEmpty() || demand.isPresent() || curve.isPresent();
     }
 
     /** Whether its screw is turned inward until it stops. */
@@ -133,7 +136,8 @@ public record Step(
                 demand,
                 notes,
                 does,
-                moves);
+                moves,
+                curve);
     }
 
     /** A margin's drawn target stays; what the gauges must show for it moves. */

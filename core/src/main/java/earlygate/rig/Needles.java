@@ -4,6 +4,7 @@ import static earlygate.quantity.Si.BAR;
 
 import earlygate.network.ComponentState;
 import earlygate.network.ComponentState.DriverState;
+import earlygate.network.ComponentState.ValveState;
 import earlygate.unit.Electric;
 import earlygate.unit.Engine;
 import earlygate.unit.PowerUnit;
@@ -22,6 +23,10 @@ final class Needles {
     private static final double AIR = 15;
 
     private static final double CLAMP_METER_A = 0.008;
+    /** A turbine evens out what a clamp meter shows; it is off by so much of what it reads at most. */
+    private static final double METER = 0.25;
+
+    private static final double METER_OFF = 0.005;
     /** A knock fades to a third within so long, s. */
     private static final double SHORTEST_FADE_S = 0.05;
 
@@ -31,6 +36,7 @@ final class Needles {
     private final Random tremble;
     private final Roughness rough;
     private final Map<String, Double> bias = new LinkedHashMap<>();
+    private final double meterOff;
     private double seenAt;
     private double knockedAt;
     private double knock;
@@ -44,6 +50,8 @@ final class Needles {
         for (TestPoint t : unit.testPoints()) {
             bias.put(t.id(), 0.4 * t.errorPa() * (2 * hidden.nextDouble() - 1));
         }
+        // Of its own, so that machines are the same as before there were meters.
+        meterOff = METER_OFF * (2 * new Random(bias.hashCode()).nextDouble() - 1);
     }
 
     /** @param air 0 to 1; the answer in Pa by test point, what the dial can show */
@@ -83,6 +91,12 @@ final class Needles {
             currents.put(m.id(), amps == 0 ? 0 : amps + sd * tremble.nextGaussian());
         }
         return currents;
+    }
+
+    /** m3/s in the line of a valve, as a flow meter there shows it; backward it shows nothing. */
+    double meter(ComponentState valve) {
+        double flow = valve instanceof ValveState v ? Math.max(0, v.flow()) : 0;
+        return flow * (1 + meterOff + METER * rough.clamp * tremble.nextGaussian());
     }
 
     /** Rev/s by engine: what it has to do shows as its speed. */

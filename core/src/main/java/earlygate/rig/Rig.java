@@ -238,6 +238,11 @@ public final class Rig {
                 tank.oil());
     }
 
+    /** What a flow meter in the line of a component shows, m3/s. */
+    public double metered(String component) {
+        return needles.meter(machine.components(conditions).get(component));
+    }
+
     public Standing standing() {
         Map<String, Standing.ScrewStanding> at = new LinkedHashMap<>();
         screws.forEach((id, s) -> at.put(id, s.standing()));

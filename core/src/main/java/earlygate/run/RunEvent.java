@@ -23,6 +23,8 @@ public record RunEvent(long seq, Instant at, String by, Body body) {
         @JsonSubTypes.Type(value = Reading.class, name = "reading"),
         @JsonSubTypes.Type(value = Turned.class, name = "turned"),
         @JsonSubTypes.Type(value = Cracked.class, name = "cracked"),
+        @JsonSubTypes.Type(value = Point.class, name = "point"),
+        @JsonSubTypes.Type(value = LeftOut.class, name = "left-out"),
         @JsonSubTypes.Type(value = Deviation.class, name = "deviation"),
         @JsonSubTypes.Type(value = Again.class, name = "again"),
         @JsonSubTypes.Type(value = Reopened.class, name = "reopened"),
@@ -49,6 +51,9 @@ public record RunEvent(long seq, Instant at, String by, Body body) {
     public sealed interface OfStep extends Body {
         String step();
     }
+
+    /** Something that belongs to a curve that is taken point by point. */
+    public sealed interface OfCurve extends OfStep {}
 
     public record StepDone(String step) implements OfStep {}
 
@@ -98,6 +103,25 @@ public record RunEvent(long seq, Instant at, String by, Body body) {
             this(step, pressurePa, source, oil, Optional.empty());
         }
     }
+
+    /**
+     * One point of the curve that a step takes. SI.
+     *
+     * @param signalPa of the gauge that is taken off, for a margin
+     * @param back taken while the load was opened again
+     */
+    public record Point(
+            String step,
+            double pressurePa,
+            double flow,
+            OptionalDouble signalPa,
+            boolean back,
+            Source source,
+            OptionalDouble oil)
+            implements OfCurve {}
+
+    /** @param point sequence number of a point that stays in the log and is left out of the fit, for this reason */
+    public record LeftOut(String step, long point, String reason) implements OfCurve {}
 
     /**
      * The reading at hand is left as it is, for a reason that is kept and printed.

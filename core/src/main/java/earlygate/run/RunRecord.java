@@ -24,11 +24,13 @@ import java.util.stream.Stream;
  * What stays of a run: each setting as found and as left against its target, the tests, every reading that was ever
  * taken, and every deviation with its reason.
  *
+ * @param curves one for every step that takes one, taken or not
  * @param passed every step done, every gate open, every reading good, no deviation
  */
 public record RunRecord(
         List<SettingRecord> settings,
         List<TestRecord> tests,
+        List<CurveRecord> curves,
         List<Taken> taken,
         List<NoteRecord> notes,
         boolean finished,
@@ -88,6 +90,8 @@ public record RunRecord(
             Verdict.Grade grade,
             Optional<Deviation> deviation) {}
 
+    public record CurveRecord(Step step, CurveTaken taken, Optional<Deviation> deviation) {}
+
     /** @param counts it is one of those that the record rests on; otherwise an earlier attempt, or a slip */
     public record Taken(RunEvent event, boolean counts, boolean slip) {}
 
@@ -103,7 +107,14 @@ public record RunRecord(
         boolean passed = run.finished()
                 && run.plan().steps().stream()
                         .allMatch(s -> run.record(s.id()).deviation().isEmpty());
-        return new RunRecord(settings, tests, taken(run, tests), notes(run), run.finished(), passed);
+        List<CurveRecord> curves = run.plan().steps().stream()
+                .flatMap(s ->
+                        CurveTaken.of(run, s)
+                                .map(c ->
+                                        new CurveRecord(s, c, run.record(s.id()).deviation()))
+                                .stream())
+                .toList();
+        return new RunRecord(settings, tests, curves, taken(run, tests), notes(run), run.finished(), passed);
     }
 
     private static List<Taken> taken(RunState run, List<TestRecord> tests) {
@@ -126,19 +137,13 @@ public record RunRecord(
     }
 
     private static SettingRecord setting(RunState run, Setting s, Target target) {
-        Optional<Step> lock = of(run, s, Step.Kind.LOCK);
+        Optional<Step> lock = AsLeft.lockOf(run, s.id());
         Optional<StepRecord> record = lock.map(x -> run.record(x.id()));
         Optional<RunEvent> reading = lock.flatMap(x -> x.cracks()
                 ? record.get().crackedEvent()
                 : record.get().readingEvent(x.goal().orElseThrow().testPoint()));
-        // Where the gauge shows more than the setting (margin, override, drops), the difference is taken off again.
-        double offset = lock.flatMap(Step::measured)
-                .map(g -> g.targetPa() - target.pressurePa())
-                .orElse(0.0);
-        OptionalDouble measured =
-                lock.map(x -> new StepJudge(run, x).decisive()).orElse(OptionalDouble.empty());
-        OptionalDouble asLeft =
-                measured.isPresent() ? OptionalDouble.of(measured.getAsDouble() - offset) : OptionalDouble.empty();
+        double offset = AsLeft.offset(lock, target);
+        OptionalDouble asLeft = AsLeft.of(run, target);
         Optional<StepJudge.Judged> judged =
                 lock.flatMap(x -> new StepJudge(run, x).judged().stream().findFirst());
         OptionalDouble oil = reading.isPresent()
@@ -226,14 +231,6 @@ public record RunRecord(
     private static double more(RunState run, Step step, int at) {
         Expect e = step.expect().get(at);
         return run.record(step.id()).reading(e.instrument()).orElseThrow().value() - e.value();
-    }
-
-    private static Optional<Step> of(RunState run, Setting s, Step.Kind kind) {
-        return run.plan().steps().stream()
-                .filter(x -> x.kind() == kind
-                        && x.goal().isPresent()
-                        && x.setting().filter(s.id()::equals).isPresent())
-                .findFirst();
     }
 
     private static List<TestRecord> tests(RunState run, Phase.Id phase, Step step) {

@@ -36,6 +36,7 @@ public final class RunRules {
     private static final int LEAST_REASON = 8;
 
     private static final double MOST_TURNS = 20;
+    private static final int MOST_POINTS = 200;
 
     private RunRules() {}
 
@@ -120,6 +121,9 @@ public final class RunRules {
         if (body instanceof Struck s) {
             return struck(run, step, s);
         }
+        if (body instanceof RunEvent.OfCurve) {
+            return ofCurve(run, step, body);
+        }
         if (body instanceof RunEvent.Replaced r && !known(run, r.setting())) {
             return Optional.of(Reason.of("run.refused.no-screw").name("setting", r.setting()));
         }
@@ -127,6 +131,27 @@ public final class RunRules {
             return Optional.empty();
         }
         return body instanceof Deviation d ? deviation(run, step, d) : Optional.empty();
+    }
+
+    private static Optional<Reason> ofCurve(RunState run, Step step, OfStep body) {
+        if (step.curve().isEmpty()) {
+            return Optional.of(Reason.of("run.refused.no-curve"));
+        }
+        if (body instanceof RunEvent.Point p) {
+            return run.record(step.id()).points().size() >= MOST_POINTS
+                    ? Optional.of(Reason.of("run.refused.points").number("limit", MOST_POINTS))
+                    : p.signalPa().isEmpty() && step.curve().get().signal().isPresent()
+                            ? Optional.of(Reason.of("verify.fit.no-signal"))
+                            : Optional.empty();
+        }
+        RunEvent.LeftOut l = (RunEvent.LeftOut) body;
+        boolean there = run.record(step.id()).points().stream().anyMatch(e -> e.seq() == l.point());
+        if (!there || run.record(step.id()).leftOut(l.point()).isPresent()) {
+            return Optional.of(Reason.of("run.refused.no-point").number("seq", l.point()));
+        }
+        return l.reason().strip().length() < LEAST_REASON
+                ? Optional.of(Reason.of("run.refused.no-reason").number("least", LEAST_REASON))
+                : Optional.empty();
     }
 
     private static boolean known(RunState run, String setting) {
@@ -161,6 +186,7 @@ public final class RunRules {
                         && (b instanceof Reading
                                 || b instanceof Cracked
                                 || b instanceof RunEvent.Noted
+                                || b instanceof RunEvent.Point
                                 || b instanceof Turned && !run.onRig()));
         return there
                 ? Optional.empty()

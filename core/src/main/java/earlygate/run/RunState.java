@@ -13,6 +13,7 @@ import earlygate.run.RunEvent.Deviation;
 import earlygate.run.RunEvent.Handled;
 import earlygate.run.RunEvent.HoldOpened;
 import earlygate.run.RunEvent.Noted;
+import earlygate.run.RunEvent.OfCurve;
 import earlygate.run.RunEvent.OfStep;
 import earlygate.run.RunEvent.Reading;
 import earlygate.run.RunEvent.Reopened;
@@ -89,19 +90,14 @@ public final class RunState {
     private void apply(RunEvent event) {
         if (event.body() instanceof HoldOpened h) {
             holds.put(h.phase(), event);
-            return;
-        }
-        if (event.body() instanceof Began b) {
+        } else if (event.body() instanceof Began b) {
             screws.know(b.screws());
+        } else if (event.body() instanceof OfStep body && records.containsKey(body.step())) {
+            apply(event, body, steps.get(body.step()), records.get(body.step()));
         }
-        if (!(event.body() instanceof OfStep body)) {
-            return;
-        }
-        StepRecord record = records.get(body.step());
-        Step step = steps.get(body.step());
-        if (record == null) {
-            return;
-        }
+    }
+
+    private void apply(RunEvent event, OfStep body, Step step, StepRecord record) {
         if (body instanceof Reading r) {
             reading(event, step, record, r);
         } else if (body instanceof Turned t) {
@@ -115,6 +111,8 @@ public final class RunState {
         } else if (body instanceof Stopped s) {
             stopped.put(s.driver(), s.cause());
             record.stopped();
+        } else if (body instanceof OfCurve) {
+            record.curve(event);
         } else if (body instanceof Noted n) {
             record.noted(event, n);
         } else if (body instanceof Replaced r) {

@@ -129,6 +129,9 @@ public final class StepJudge {
                 missing.add(Reason.of("run.need.pass").name("instrument", e.instrument()));
             }
         }
+        CurveTaken.of(run, step)
+                .filter(c -> c.grade().equals(Optional.of(Grade.FAIL)))
+                .ifPresent(c -> missing.add(c.said().get(0)));
         if (missing.isEmpty() && step.demands(Demand.RETURN)) {
             returnTest().ifPresent(missing::add);
         }

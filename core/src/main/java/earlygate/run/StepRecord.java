@@ -5,10 +5,13 @@ import earlygate.plan.Step;
 import earlygate.run.RunEvent.Cracked;
 import earlygate.run.RunEvent.Deviation;
 import earlygate.run.RunEvent.Handled;
+import earlygate.run.RunEvent.LeftOut;
 import earlygate.run.RunEvent.Noted;
+import earlygate.run.RunEvent.Point;
 import earlygate.run.RunEvent.Reading;
 import earlygate.run.RunEvent.Source;
 import earlygate.run.RunEvent.Turned;
+import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -28,6 +31,8 @@ public final class StepRecord {
     private final Map<String, RunEvent> latest = new HashMap<>();
     private final Map<String, Double> turnedBy = new LinkedHashMap<>();
     private final Map<String, RunEvent> notes = new LinkedHashMap<>();
+    private final List<RunEvent> points = new ArrayList<>();
+    private final Map<Long, String> leftOut = new HashMap<>();
     private RunEvent detected;
     private RunEvent tapped;
     private boolean tapStands;
@@ -106,6 +111,16 @@ public final class StepRecord {
         deviation = null;
     }
 
+    /** Between its points the load is moved: they stand until the step is begun again. */
+    void curve(RunEvent event) {
+        if (event.body() instanceof LeftOut l) {
+            leftOut.put(l.point(), l.reason());
+        } else {
+            points.add(event);
+        }
+        deviation = null;
+    }
+
     void noted(RunEvent event, Noted n) {
         notes.put(n.note(), event);
     }
@@ -116,6 +131,8 @@ public final class StepRecord {
 
     void again() {
         lastHeld = OptionalDouble.empty();
+        points.clear();
+        leftOut.clear();
         latest.clear();
         forgetReadings();
         loadOpened = false;
@@ -133,6 +150,16 @@ public final class StepRecord {
 
     void done(RunEvent event) {
         done = event;
+    }
+
+    /** The points of its curve, in the order in which they were taken; their bodies are {@link Point}s. */
+    public List<RunEvent> points() {
+        return List.copyOf(points);
+    }
+
+    /** Why a point is left out of the fit; empty for one that counts. */
+    public Optional<String> leftOut(long seq) {
+        return Optional.ofNullable(leftOut.get(seq));
     }
 
     /** The last reading of an instrument that still stands. */

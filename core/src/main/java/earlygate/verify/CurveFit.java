@@ -31,7 +31,7 @@ public final class CurveFit {
                     "subject", Reason.of("verify.fit.subject-" + kind.key()).name("id", subject));
         }
         long counted = points.stream().filter(p -> !p.struck()).count();
-        int least = least(kind);
+        int least = Fit.least(kind);
         if (counted < least) {
             return new Fit.Not(
                     "points",
@@ -52,15 +52,6 @@ public final class CurveFit {
                         : LimiterFit.of(unit, situation, pump, points, with))
                 .orElseGet(() -> new Fit.Not(
                         "situation", Reason.of("verify.fit.no-model").name("pump", pump.id())));
-    }
-
-    /** So many points that count a curve of this kind takes at the least. */
-    public static int least(Kind kind) {
-        return switch (kind) {
-            case PUMP -> PumpFit.LEAST;
-            case RELIEF -> ReliefFit.LEAST;
-            case MARGIN, LIMITER -> MarginFit.LEAST;
-        };
     }
 
     private static boolean suits(Component c, Kind kind) {

@@ -22,6 +22,15 @@ public sealed interface Fit {
         LIMITER
     }
 
+    /** So many points that count a curve of this kind takes at the least. */
+    static int least(Kind kind) {
+        return switch (kind) {
+            case PUMP -> PumpFit.LEAST;
+            case RELIEF -> ReliefFit.LEAST;
+            case MARGIN, LIMITER -> MarginFit.LEAST;
+        };
+    }
+
     /** Which part of the curve a point lies on, and so which fit it goes into. */
     enum Region implements Keyed {
         /** At full stroke: flow falls by leakage alone. */

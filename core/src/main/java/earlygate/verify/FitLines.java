@@ -58,8 +58,12 @@ public record FitLines(List<Point> expected, List<Point> fitted) {
             model.at(CurvePoint.of(pressure, 0), pressure).ifPresent(at -> {
                 double leaks = leakage.orElse(model.leakage()) - model.leakage();
                 double flow = at.flow() - leaks * at.leakScale() * pressure;
+                Point last = line.isEmpty() ? null : line.get(line.size() - 1);
                 if (flow >= 0) {
                     line.add(new Point(pressure, flow));
+                } else if (last != null && last.flow() > 0) {
+                    double share = last.flow() / (last.flow() - flow);
+                    line.add(new Point(last.pressurePa() + share * STEP_PA, 0));
                 }
             });
         }

@@ -52,6 +52,18 @@ final class LimiterFit {
         return new Fit.Found(Fit.Kind.LIMITER, pump.id(), List.of(limit), points.placed(), v.grade(), List.of(said));
     }
 
+    /** Where it stands elsewhere than the sheet says. */
+    static Optional<Reason> off(Parameter limit) {
+        double sheet = limit.expected().orElseThrow();
+        Estimate found = limit.found();
+        return Math.abs(found.value() - sheet) - found.half() > TOLERANCE * sheet
+                ? Optional.of(Reason.of("verify.pump.limit-off")
+                        .power("found", found.value())
+                        .power("half", found.half())
+                        .power("sheet", sheet))
+                : Optional.empty();
+    }
+
     static Parameter limit(Pump pump, Situation situation, PumpPoints points, List<Point> held, double leakage) {
         double ratedFull = points.model.ratedSpeed() * pump.displacement();
         double[] each =

@@ -80,6 +80,10 @@ final class PumpFit {
         List<Reason> said = new ArrayList<>();
         said.add(told(grade, efficiency, doubt));
         unloaded(free).ifPresent(said::add);
+        found.stream()
+                .filter(p -> p.key().equals("limit"))
+                .flatMap(p -> LimiterFit.off(p).stream())
+                .forEach(said::add);
         return new Fit.Found(Fit.Kind.PUMP, pump.id(), found, points.placed(), grade, said);
     }
 

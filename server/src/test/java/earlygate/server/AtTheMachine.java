@@ -7,6 +7,7 @@ import earlygate.quantity.PressureUnit;
 import earlygate.unit.DcMotor;
 import earlygate.unit.PowerUnit;
 import java.util.List;
+import java.util.Locale;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ObjectNode;
 
@@ -50,6 +51,31 @@ final class AtTheMachine extends Walker {
             counted += made;
         }
         event("turned", object().put("setting", setting).put("turns", counted));
+    }
+
+    /** The first is slipped on purpose, and left out for that reason. */
+    @Override
+    void point(JsonNode curve, ObjectNode event) {
+        machine.run(4);
+        String gauge = curve.get("gauge").asString();
+        ObjectNode typed = event.put("pressure", typed(gauge))
+                .put("flow", machine.flow(curve.get("metered").asString()));
+        if (curve.get("signal").isString()) {
+            typed.put("signal", typed(curve.get("signal").asString()));
+        }
+        event(
+                "reading",
+                object().put("instrument", "OIL").put("text", String.format(Locale.ROOT, "%.1f", machine.read("OIL"))));
+        if (curve.get("kind").asString().equals("pump")
+                && view.at("/curve/points").isEmpty()) {
+            event("point", typed.deepCopy().put("flow", "1,5"));
+            event("left-out", object().put("wrong", view.get("seq").asLong()).put("text", "read off the wrong scale"));
+        }
+        event("point", typed);
+    }
+
+    private String typed(String gauge) {
+        return String.format(Locale.ROOT, "%.2f", unit.testPoint(gauge).reads().fromPa(machine.read(gauge) * BAR));
     }
 
     @Override

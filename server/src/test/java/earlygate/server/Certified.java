@@ -42,6 +42,31 @@ final class Certified {
         for (JsonNode t : record.get("tests")) {
             assertThat(t.get("verdict").asString()).as("%s %s", tag, t).isEqualTo("pass");
         }
+        assertThat(record.get("curves")).as(tag).hasSize(tag.equals("BP-11") ? 2 : tag.equals("PL-01") ? 0 : 1);
+        record.get("curves").forEach(c -> curve(tag, c));
+    }
+
+    /** The machines are new: each curve must find the efficiency, the override and the margin that their sheets have. */
+    private static void curve(String tag, JsonNode curve) {
+        assertThat(curve.get("verdict").asString()).as("%s %s", tag, curve).isIn("pass", "cannot-tell");
+        JsonNode found = curve.at("/fit/parameters");
+        assertThat(found.isObject()).as("%s %s", tag, curve.get("said")).isTrue();
+        JsonNode eta = found.path("volumetricEfficiency");
+        JsonNode override = found.path("override");
+        if (eta.isObject()) {
+            assertThat(eta.get("value").asDouble())
+                    .as("%s %s", tag, curve)
+                    .isCloseTo(eta.get("expected").asDouble(), within(0.03));
+        } else if (override.isObject()) {
+            assertThat(override.get("value").asDouble())
+                    .as("%s %s", tag, curve)
+                    .isCloseTo(override.get("expected").asDouble(), within(2.5));
+        } else {
+            JsonNode margin = found.get("margin");
+            assertThat(margin.get("value").asDouble())
+                    .as("%s %s", tag, curve)
+                    .isCloseTo(margin.get("expected").asDouble(), within(2.0));
+        }
     }
 
     /**

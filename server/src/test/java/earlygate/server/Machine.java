@@ -1,6 +1,7 @@
 package earlygate.server;
 
 import static earlygate.quantity.Si.BAR;
+import static earlygate.quantity.Si.LPM;
 import static earlygate.quantity.Si.ZERO_C;
 
 import earlygate.rig.Rig;
@@ -12,6 +13,7 @@ import earlygate.unit.PowerUnit;
 import earlygate.unit.Pump;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 
 /**
@@ -59,6 +61,16 @@ final class Machine {
             sum += now(instrument);
         }
         return sum / 40;
+    }
+
+    /** L/min on a meter in the line of a part, read off as often. */
+    String flow(String part) {
+        double sum = 0;
+        for (int i = 0; i < 40; i++) {
+            run(TICK_S);
+            sum += rig.metered(part) / LPM;
+        }
+        return String.format(Locale.ROOT, "%.1f", sum / 40);
     }
 
     /** Everything that a gauge shows over a while, bar. */

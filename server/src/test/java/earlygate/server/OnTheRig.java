@@ -164,6 +164,21 @@ final class OnTheRig extends Walker {
                 "Never settles: " + expect + " in " + step.get("action").asString());
     }
 
+    @Override
+    void point(JsonNode curve, ObjectNode event) {
+        for (int i = 0; i < 400; i++) {
+            Server.Answer answer = server.event(
+                    run, "live-point", event.put("step", curve.get("step").asString()));
+            if (answer.status() == 200) {
+                view = answer.json();
+                return;
+            }
+            assertThat(answer.problem()).contains("has not settled yet");
+            breathe(60);
+        }
+        throw new AssertionError("Never settles: " + curve);
+    }
+
     /** A screw that brought its own reading right has the gauge by what the live picture says, or may have. */
     private void holds(JsonNode step) {
         look();

@@ -2,12 +2,16 @@ package earlygate.server;
 
 import static earlygate.server.Server.object;
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import earlygate.server.Server.Answer;
+import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.pdmodel.PDPage;
 import org.apache.pdfbox.text.PDFTextStripper;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -23,10 +27,23 @@ class RecordTest extends OnAServer {
         assertThat(json.json().get("outcome").asString()).isEqualTo("unfinished");
         Answer pdf = server.get("/api/runs/" + run + "/record.pdf?pressure=psi");
         assertThat(pdf.contentType()).isEqualTo("application/pdf");
+        Archived.isFit(pdf.bytes());
+        Archived.isFit(server.get("/api/units/LG-07/field-sheet.pdf").bytes());
         try (var document = Loader.loadPDF(pdf.bytes())) {
             String text = new PDFTextStripper().getText(document);
             assertThat(text).contains("LG-07", "A. Tester", "Unfinished", "2321 psi", "Prove zero pressure on line P");
         }
+    }
+
+    /** The validator is no rubber stamp. */
+    @Test
+    void aPageWithoutTagsAndColoursIsNotFitToBeKept() throws IOException {
+        ByteArrayOutputStream bare = new ByteArrayOutputStream();
+        try (PDDocument document = new PDDocument()) {
+            document.addPage(new PDPage());
+            document.save(bare);
+        }
+        assertThatThrownBy(() -> Archived.isFit(bare.toByteArray())).isInstanceOf(AssertionError.class);
     }
 
     /** Whatever is acknowledged is on disk: the file as it lies there at that instant already holds it. */

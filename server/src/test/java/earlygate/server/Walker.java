@@ -145,8 +145,23 @@ abstract class Walker {
         if (step.get("action").asString().matches("Open \\S+ until .*")) {
             openUntil(named(step), step.get("expect").get(0));
         }
+        if (view.path("curve").isObject()) {
+            takeCurve(view.get("curve"), step);
+        }
         view = server.run(run);
     }
+
+    /** Each point that is asked for, the load opened as far as it says; then it is shut again. */
+    private void takeCurve(JsonNode curve, JsonNode step) {
+        for (JsonNode aim : curve.get("aims")) {
+            open(curve.get("load").asString(), aim.get("opening").asDouble());
+            point(curve, object().put("back", aim.get("back").asBoolean()));
+        }
+        arrange(step.get("situation"));
+    }
+
+    /** One point of a curve, as the instruments show it. */
+    abstract void point(JsonNode curve, ObjectNode event);
 
     /** The hand valve that the sentence names. */
     private String named(JsonNode step) {

@@ -51,6 +51,7 @@ public final class Closing {
             set = set.withOpening(t.id(), 0);
         }
         atDeadhead(set);
+        new Curves(site).write(set);
         for (Pump p : unit.all(Pump.class)) {
             if (p.loadSense().isPresent()) {
                 Standby.write(site, p, set);
@@ -248,6 +249,7 @@ public final class Closing {
         LetDown.write(site);
         LetDown.proveZero(site, "plan.prove-zero-again");
         GearFitting.takeOff(site);
+        GearFitting.takeMetersOff(site);
         for (TestPoint gauge : unit.testPoints()) {
             script.step(Kind.RESTORE, of("plan.remove-gear").name("gauge", gauge.id()))
                     .why(of("plan.why.remove-gear"))

@@ -72,4 +72,15 @@ final class GearFitting {
                     .add();
         }
     }
+
+    static void takeMetersOff(Site site) {
+        for (String place : site.rehearsal().metersAt) {
+            site.script()
+                    .step(Kind.RESTORE, of("plan.meter-off").name("metered", place))
+                    .why(of("plan.why.remove-gear"))
+                    .caution("rated-parts")
+                    .minutes(2)
+                    .add();
+        }
+    }
 }

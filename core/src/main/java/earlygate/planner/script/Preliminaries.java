@@ -120,6 +120,7 @@ public final class Preliminaries {
                     .minutes(5)
                     .add();
         }
+        new Curves(site).fitMeters();
     }
 
     /** @param start where each screw is put before the first start; empty where each is left as it came */

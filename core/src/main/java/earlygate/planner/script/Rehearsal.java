@@ -6,6 +6,7 @@ import earlygate.plan.Plan;
 import earlygate.planner.search.Safety;
 import earlygate.solve.SteadyState;
 import earlygate.unit.Control;
+import earlygate.unit.Fluid;
 import earlygate.unit.PowerUnit;
 import earlygate.unit.RateTarget;
 import earlygate.unit.Situation;
@@ -14,6 +15,7 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.TreeSet;
 
 /**
  * The machine as the plan has left it so far: every step changes the situation, is solved on the model, and is held
@@ -22,11 +24,16 @@ import java.util.Set;
 public final class Rehearsal {
     /** A screw at hand may be turned this much past its target, as a fraction of it. */
     private static final double OVERSHOOT = 0.25;
+    /** A step of full flow that may last this long needs no clock, s. */
+    private static final double LONG = 2400;
 
     final PowerUnit unit;
     private final GaugeSearch search;
     private final Safety safety;
     public final List<Plan.Refusal> refused = new ArrayList<>();
+    /** Components in whose line a flow meter stands, where one is at hand. */
+    final Set<String> metersAt = new TreeSet<>();
+
     Situation situation;
     /** Empty where the model had no answer, and the plan is refused. */
     Optional<SteadyState> state;
@@ -122,6 +129,16 @@ public final class Rehearsal {
     /** All shaft power ends as heat in the oil while nothing moves, W; none where the plan is refused anyway. */
     double heat() {
         return state.map(SteadyState::shaftPower).orElse(0.0);
+    }
+
+    /** How long the tank's heat allows what runs now, where that is not long: from the middle of its band to the end. */
+    Optional<Reason> fullFlow() {
+        Fluid f = unit.fluid();
+        double seconds = f.heatCapacity() * (f.bandHigh() - f.middleOfBand()) / Math.max(1, heat());
+        return seconds < LONG
+                ? Optional.of(
+                        Reason.of("caution.full-flow").time("time", seconds).temperature("high", f.bandHigh()))
+                : Optional.empty();
     }
 
     /** True where this screw, run away to its end, would pass a rating: nothing else stands below. */

@@ -1,6 +1,7 @@
 package earlygate.planner.script;
 
 import earlygate.explain.Reason;
+import earlygate.plan.Curve;
 import earlygate.plan.Expect;
 import earlygate.plan.Goal;
 import earlygate.plan.Move;
@@ -14,7 +15,6 @@ import earlygate.solve.SteadyState;
 import earlygate.unit.Component;
 import earlygate.unit.DcMotor;
 import earlygate.unit.Driver;
-import earlygate.unit.Fluid;
 import earlygate.unit.Situation;
 import java.util.ArrayList;
 import java.util.EnumMap;
@@ -28,9 +28,6 @@ import java.util.Set;
 public final class Script {
     /** Share of a step's time during which its pressure is really held; the rest is reading, walking, writing. */
     private static final double HELD = 0.25;
-
-    /** A step of full flow that may last this long needs no clock, s. */
-    private static final double LONG = 2400;
 
     final Rehearsal rehearsal;
     private final Map<Phase.Id, List<Step>> steps = new EnumMap<>(Phase.Id.class);
@@ -83,7 +80,8 @@ public final class Script {
                 Optional.empty(),
                 List.of(),
                 List.of(),
-                HandMoves.moves(rehearsal.unit, shown, at)));
+                HandMoves.moves(rehearsal.unit, shown, at),
+                Optional.empty()));
     }
 
     private void put(Step step) {
@@ -125,6 +123,7 @@ public final class Script {
         private final Set<String> said = new LinkedHashSet<>();
         private final List<Step.Deed> does = new ArrayList<>();
         private final List<Move> handled = new ArrayList<>();
+        private Optional<Curve> curve = Optional.empty();
 
         private Writer(Kind kind, Reason action) {
             this.kind = kind;
@@ -180,6 +179,11 @@ public final class Script {
             return this;
         }
 
+        Writer curve(Curve c) {
+            curve = Optional.of(c);
+            return this;
+        }
+
         /** What its being done means at the machine. */
         Writer does(String action, String part, double to) {
             does.add(new Step.Deed(action, part, to));
@@ -221,13 +225,7 @@ public final class Script {
 
         /** Full flow over a limiter: how long the tank's heat allows it. */
         Writer fullFlow() {
-            double heat = rehearsal.heat();
-            Fluid f = rehearsal.unit.fluid();
-            double seconds = heat > 0 ? f.heatCapacity() * (f.bandHigh() - f.middleOfBand()) / heat : 0;
-            if (heat > 0 && seconds < LONG) {
-                cautions.add(
-                        Reason.of("caution.full-flow").time("time", seconds).temperature("high", f.bandHigh()));
-            }
+            rehearsal.fullFlow().ifPresent(cautions::add);
             return this;
         }
 
@@ -253,8 +251,8 @@ public final class Script {
         void add() {
             arrange(said);
             Situation s = rehearsal.situation;
-            Optional<String> inControl =
-                    goal.isEmpty() && expect.isEmpty() ? Optional.empty() : rehearsal.state.flatMap(this::holder);
+            boolean read = goal.isPresent() || !expect.isEmpty();
+            Optional<String> inControl = read ? rehearsal.state.flatMap(this::holder) : Optional.empty();
             List<Move> moves = HandMoves.withScrews(rehearsal.unit, shown, s);
             setting.filter(id -> kind == Kind.LOCK).ifPresent(id -> moves.add(0, Move.of(Move.Kind.NUT, id)));
             moves.addAll(handled);
@@ -277,7 +275,8 @@ public final class Script {
                     demand,
                     List.copyOf(notes),
                     List.copyOf(does),
-                    moves);
+                    moves,
+                    curve);
             put(step);
             stretch = alone ? stretch + takes * 60 : 0;
             unprotected = Math.max(unprotected, stretch);

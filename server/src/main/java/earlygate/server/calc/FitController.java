@@ -9,7 +9,7 @@ import com.fasterxml.jackson.annotation.JsonProperty;
 import earlygate.explain.Reason;
 import earlygate.quantity.Keyed;
 import earlygate.quantity.PressureUnit;
-import earlygate.server.api.FitView;
+import earlygate.server.api.FittedCurveView;
 import earlygate.server.api.Input;
 import earlygate.server.words.ApiProblem;
 import earlygate.server.words.Words;
@@ -65,7 +65,7 @@ class FitController {
             MeterError meter) {}
 
     @PostMapping("/fit")
-    FitView fit(@RequestBody FitRequest request, @RequestParam(defaultValue = "bar") PressureUnit pressure) {
+    FittedCurveView fit(@RequestBody FitRequest request, @RequestParam(defaultValue = "bar") PressureUnit pressure) {
         PowerUnit unit = Input.unit(request.unit());
         Situation situation = Input.situation(unit, request.situation());
         String subject = Input.there("subject", request.subject());
@@ -74,7 +74,7 @@ class FitController {
         if (fit instanceof Fit.Not not) {
             throw ApiProblem.badInput(not.at(), not.why());
         }
-        return FitView.of(unit, situation, (Fit.Found) fit, Words.in(pressure));
+        return FittedCurveView.of(unit, situation, (Fit.Found) fit, Words.in(pressure));
     }
 
     private static Fit.Kind kind(FitRequest request, PowerUnit unit, String subject) {

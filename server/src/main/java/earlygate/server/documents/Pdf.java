@@ -1,12 +1,18 @@
 package earlygate.server.documents;
 
+import com.openhtmltopdf.outputdevice.helper.BaseRendererBuilder.FSFontUseCase;
 import com.openhtmltopdf.outputdevice.helper.BaseRendererBuilder.FontStyle;
 import com.openhtmltopdf.pdfboxout.PdfRendererBuilder;
+import com.openhtmltopdf.pdfboxout.PdfRendererBuilder.PdfAConformance;
+import com.openhtmltopdf.svgsupport.BatikSVGDrawer;
 import com.openhtmltopdf.util.XRLog;
+import java.awt.color.ColorSpace;
+import java.awt.color.ICC_Profile;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
+import java.util.EnumSet;
 import java.util.Locale;
 import java.util.Map;
 import org.thymeleaf.TemplateEngine;
@@ -14,9 +20,16 @@ import org.thymeleaf.context.Context;
 import org.thymeleaf.templatemode.TemplateMode;
 import org.thymeleaf.templateresolver.ClassLoaderTemplateResolver;
 
-/** Documents on A4: a template of {@code resources/documents}, filled in and printed with the font that ships. */
+/**
+ * Documents on A4: a template of {@code resources/documents}, filled in and printed as PDF/A-2a, to be kept for decades
+ * and read aloud: tagged, with its fonts and its colours inside, drawings as vectors.
+ */
 public final class Pdf {
     private static final TemplateEngine TEMPLATES = templates();
+    private static final byte[] COLOURS =
+            ICC_Profile.getInstance(ColorSpace.CS_sRGB).getData();
+
+    private static final EnumSet<FSFontUseCase> EVERYWHERE = EnumSet.of(FSFontUseCase.DOCUMENT, FSFontUseCase.SVG);
 
     private Pdf() {}
 
@@ -37,8 +50,15 @@ public final class Pdf {
         try (ByteArrayOutputStream out = new ByteArrayOutputStream()) {
             XRLog.setLoggingEnabled(false);
             PdfRendererBuilder builder = new PdfRendererBuilder();
-            builder.useFont(() -> font("DejaVuSans.ttf"), "Body", 400, FontStyle.NORMAL, true);
-            builder.useFont(() -> font("DejaVuSans-Bold.ttf"), "Body", 700, FontStyle.NORMAL, true);
+            builder.useSVGDrawer(new BatikSVGDrawer());
+            builder.usePdfAConformance(PdfAConformance.PDFA_2_A);
+            builder.usePdfUaAccessibility(true);
+            builder.useColorProfile(COLOURS);
+            // The product's own type; what it lacks, such as other scripts, comes from the second.
+            font(builder, "/fonts/AtkinsonHyperlegibleNext-Regular.ttf", "Body", 400);
+            font(builder, "/fonts/AtkinsonHyperlegibleNext-Bold.ttf", "Body", 700);
+            font(builder, "/net/sf/jasperreports/fonts/dejavu/DejaVuSans.ttf", "Wide", 400);
+            font(builder, "/net/sf/jasperreports/fonts/dejavu/DejaVuSans-Bold.ttf", "Wide", 700);
             // Without the characters that XML doesn't know.
             builder.withHtmlContent(html.replaceAll("[\\p{Cntrl}&&[^\n]]", " "), null);
             builder.toStream(out);
@@ -49,7 +69,11 @@ public final class Pdf {
         }
     }
 
-    private static InputStream font(String file) {
-        return Pdf.class.getResourceAsStream("/net/sf/jasperreports/fonts/dejavu/" + file);
+    private static void font(PdfRendererBuilder builder, String file, String family, int weight) {
+        builder.useFont(() -> stream(file), family, weight, FontStyle.NORMAL, true, EVERYWHERE);
+    }
+
+    private static InputStream stream(String file) {
+        return Pdf.class.getResourceAsStream(file);
     }
 }

@@ -4,6 +4,7 @@ import earlygate.quantity.PressureUnit;
 import earlygate.server.instruments.InstrumentStore;
 import earlygate.server.journal.OpenRuns;
 import earlygate.server.journal.OpenRuns.OpenRun;
+import earlygate.server.journal.SealedLog;
 import earlygate.server.words.Words;
 import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
@@ -21,8 +22,10 @@ import org.springframework.web.bind.annotation.RestController;
 class RecordController {
     private final OpenRuns open;
     private final InstrumentStore instruments;
+    private final SealedLog sealed;
 
-    RecordController(OpenRuns open, InstrumentStore instruments) {
+    RecordController(OpenRuns open, InstrumentStore instruments, SealedLog sealed) {
+        this.sealed = sealed;
         this.open = open;
         this.instruments = instruments;
     }
@@ -54,7 +57,7 @@ class RecordController {
         return ResponseEntity.ok()
                 .header(HttpHeaders.CONTENT_DISPOSITION, attachment(record, "pdf"))
                 .contentType(MediaType.APPLICATION_PDF)
-                .body(RecordPdf.of(record, pressure));
+                .body(RecordPdf.of(record, sealed.seal(id), pressure));
     }
 
     private static String attachment(RecordView record, String ending) {

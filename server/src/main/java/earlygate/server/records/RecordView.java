@@ -8,6 +8,7 @@ import earlygate.run.RunRecord;
 import earlygate.run.RunRecord.SettingRecord;
 import earlygate.run.RunRecord.TestRecord;
 import earlygate.run.RunState;
+import earlygate.server.api.CurveView;
 import earlygate.server.api.NoteView;
 import earlygate.server.api.PlanView;
 import earlygate.server.api.Shown;
@@ -50,6 +51,7 @@ public record RecordView(
         String outcome,
         List<SettingView> settings,
         List<TestView> tests,
+        List<CurveView> curves,
         List<TakenView> taken,
         List<WrittenView> notes,
         List<DeviationView> deviations,
@@ -135,6 +137,14 @@ public record RecordView(
                         .map(s -> setting(unit, s, fitted, words))
                         .toList(),
                 record.tests().stream().map(t -> test(unit, t, words)).toList(),
+                record.curves().stream()
+                        .map(c -> CurveView.of(
+                                unit,
+                                c.step().id(),
+                                c.taken(),
+                                state.record(c.step().id()),
+                                words))
+                        .toList(),
                 record.taken().stream().map(t -> taken(unit, t, words)).toList(),
                 record.notes().stream()
                         .map(n -> new WrittenView(

@@ -150,6 +150,11 @@ public final class LiveRig {
         return instrument.equals(Expect.OIL) ? OptionalDouble.of(sample.oil()) : watch.reading(instrument);
     }
 
+    /** m3/s on a flow meter in the line of a component. */
+    public synchronized double metered(String component) {
+        return rig.metered(component);
+    }
+
     public synchronized double oil() {
         return sample.oil();
     }

@@ -26,7 +26,8 @@ final class Mismatch {
     static List<Reason> of(PowerUnit unit, Step step, Rig rig) {
         List<Reason> wrong = new ArrayList<>();
         boolean reads = step.expect().stream().anyMatch(e -> !e.instrument().equals(earlygate.plan.Expect.OIL))
-                || step.goal().filter(g -> !(g instanceof Goal.ToEnd)).isPresent();
+                || step.goal().filter(g -> !(g instanceof Goal.ToEnd)).isPresent()
+                || step.curve().isPresent();
         if (!reads) {
             return wrong;
         }
@@ -51,7 +52,9 @@ final class Mismatch {
         }
         for (Map.Entry<String, Double> o : must.openings().entrySet()) {
             Double at = is.openings().get(o.getKey());
-            if (at != null) {
+            boolean moved =
+                    step.curve().filter(c -> c.load().equals(o.getKey())).isPresent();
+            if (at != null && !moved) {
                 opening(o.getKey(), o.getValue(), at, wrong);
             }
         }

@@ -61,6 +61,14 @@ class EventInput {
             case "tap-crack" -> run.head().practice() ? tapped(run, step) : tappedAtMachine(run, state, step);
             case "deviation" ->
                 new RunEvent.Deviation(step, text(r), Optional.ofNullable(released(run, r.releasedBy())));
+            case "point" -> new PointInput(run, state, step).typed(r, oilOf(run));
+            case "live-point" ->
+                new PointInput(run, state, step)
+                        .live(
+                                r,
+                                rigs.live(run.head().id()),
+                                OptionalDouble.of(rigs.live(practice(run)).oil()));
+            case "left-out" -> new RunEvent.LeftOut(step, r.wrong() == null ? 0 : r.wrong(), text(r));
             case "replaced" -> new RunEvent.Replaced(step, "" + r.setting());
             case "again" -> new RunEvent.Again(step);
             case "reopened" -> new RunEvent.Reopened(step);
@@ -212,9 +220,23 @@ class EventInput {
     }
 
     /** A number as typed, to SI: in the instrument's own unit, or in the one that stands behind it. */
-    private static double number(PowerUnit unit, String instrument, String text) {
+    static double number(PowerUnit unit, String instrument, String text) {
         Kind kind = kind(unit, instrument);
-        Entry entry = Entry.of(unit, instrument, kind);
+        double value = typed(Entry.of(unit, instrument, kind), instrument, text);
+        return switch (kind) {
+            case PRESSURE -> unit.testPoint(instrument).reads().toPa(value);
+            case TEMPERATURE -> value + ZERO_C;
+            case FLOW -> value * LPM;
+            default -> value;
+        };
+    }
+
+    /** A flow as typed, to m3/s: in L/min, or in the unit that stands behind it. @param most m3/s that can be meant */
+    static double flow(String instrument, String text, double most) {
+        return typed(new Entry(Measure.FLOW, "L/min", 0, most / LPM), instrument, text) * LPM;
+    }
+
+    private static double typed(Entry entry, String instrument, String text) {
         TypedNumber number = entry.measure().parse(text, entry.unit(), entry.least(), entry.most());
         if (number instanceof TypedNumber.Refused refused) {
             throw ApiProblem.badInput(
@@ -226,12 +248,6 @@ class EventInput {
                             .name("units", String.join(", ", entry.measure().units()))
                             .name("instrument", instrument));
         }
-        double value = ((TypedNumber.Accepted) number).value();
-        return switch (kind) {
-            case PRESSURE -> unit.testPoint(instrument).reads().toPa(value);
-            case TEMPERATURE -> value + ZERO_C;
-            case FLOW -> value * LPM;
-            default -> value;
-        };
+        return ((TypedNumber.Accepted) number).value();
     }
 }

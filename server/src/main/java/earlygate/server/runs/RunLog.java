@@ -79,6 +79,14 @@ final class RunLog {
                     .name("instrument", r.instrument())
                     .with("value", new Amount(r.value(), kind(state, r)));
         }
+        if (e.body() instanceof RunEvent.Point p) {
+            return Reason.of("log.point-" + key(p.source()))
+                    .pressure("pressure", p.pressurePa())
+                    .flow("flow", p.flow());
+        }
+        if (e.body() instanceof RunEvent.LeftOut l) {
+            return Reason.of("log.left-out").number("seq", l.point()).name("reason", l.reason());
+        }
         if (e.body() instanceof Turned t) {
             String way = t.turns() == 0 ? "log.found-at-end" : t.turns() > 0 ? "log.turned-in" : "log.turned-out";
             return Reason.of(t.atEnd() && t.turns() != 0 ? way + "-end" : way)

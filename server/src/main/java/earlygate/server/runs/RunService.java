@@ -35,7 +35,7 @@ public class RunService implements RigHost.Keeper {
      *
      * @param key the sender's own name for this event; sent again, it is written only once
      * @param kind step-done, reading, live-reading, turned, cracked, take-crack, tap-crack, deviation, again, reopened,
-     *     struck, noted, hold-opened, paused or went-on
+     *     point, live-point, left-out, struck, noted, hold-opened, paused or went-on
      * @param instrument test point, driver or OIL
      * @param text number as typed, the reason of a deviation, or what is noted
      * @param turns clockwise positive
@@ -43,6 +43,9 @@ public class RunService implements RigHost.Keeper {
      * @param releasedBy second person who lets a setting stand above the schematic
      * @param wrong sequence number of the event that was a slip
      * @param note key of the label of what is noted
+     * @param pressure of a curve's point, as typed: a bare number in the gauge's own unit; {@code signal} of the gauge that
+     *     is taken off; {@code flow} bare in L/min
+     * @param back the point was taken while the load was opened again
      * @param still the needle was seen to stand still for three seconds; left out, nobody said so
      */
     public record EventRequest(
@@ -58,7 +61,11 @@ public class RunService implements RigHost.Keeper {
             String releasedBy,
             Long wrong,
             String note,
-            Boolean still) {}
+            Boolean still,
+            String pressure,
+            String signal,
+            String flow,
+            Boolean back) {}
 
     private final RunStore store;
     private final OpenRuns open;

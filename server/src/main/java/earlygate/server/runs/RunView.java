@@ -8,6 +8,7 @@ import earlygate.plan.Step;
 import earlygate.run.Coach;
 import earlygate.run.Coach.Advice;
 import earlygate.run.CrackRead;
+import earlygate.run.CurveTaken;
 import earlygate.run.OilState;
 import earlygate.run.Pause;
 import earlygate.run.Progress;
@@ -16,6 +17,7 @@ import earlygate.run.RunRecord;
 import earlygate.run.RunState;
 import earlygate.run.StepJudge;
 import earlygate.run.WayBack;
+import earlygate.server.api.CurveView;
 import earlygate.server.api.PlanView;
 import earlygate.server.api.Shown;
 import earlygate.server.api.StaffView;
@@ -39,6 +41,7 @@ import java.util.Optional;
  * @param step null when all are done
  * @param wayBack the step that a failing reading leads back to; null where none does
  * @param waitingAt the shut hold point that bars the way; null when none does
+ * @param curve null for steps that take none
  * @param advice null for steps without an adjuster
  * @param crackRead null on the practice rig, before anything was read, and once what it found was taken
  */
@@ -71,6 +74,7 @@ public record RunView(
         CrackView crack,
         CrackReadView crackRead,
         List<NotedView> noted,
+        CurveView curve,
         List<TickView> ticks,
         DoneView wayBack,
         List<DoneView> done,
@@ -169,6 +173,11 @@ public record RunView(
                 step == null ? null : CrackView.of(state, step),
                 step == null || run.head().practice() ? null : crackRead(state, step),
                 step == null ? List.of() : noted(state, step),
+                step == null
+                        ? null
+                        : CurveTaken.of(state, step)
+                                .map(c -> CurveView.of(unit, step.id(), c, state.record(step.id()), words))
+                                .orElse(null),
                 step == null ? List.of() : TickView.all(state, step, words),
                 step == null
                         ? null

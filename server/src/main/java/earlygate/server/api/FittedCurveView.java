@@ -24,23 +24,23 @@ import java.util.Map;
  *     fullFlow, reseat; margin
  * @param lines what the points are drawn over; empty for a margin
  */
-public record FitView(
+public record FittedCurveView(
         String kind,
         String subject,
         String verdict,
         List<String> said,
-        Map<String, ParameterView> parameters,
-        List<PointView> points,
-        LinesView lines) {
+        Map<String, FittedValue> parameters,
+        List<FittedPoint> points,
+        FittedLines lines) {
     /** @param unit "" for a ratio; {@code low} and {@code high} the 95 % bounds; {@code expected} null where unknown */
-    public record ParameterView(double value, double low, double high, Double expected, String unit) {}
+    public record FittedValue(double value, double low, double high, Double expected, String unit) {}
 
     /**
      * @param region leakage, limited, cut-off, open, shut, stalled, between or struck
      * @param expected and {@code residual} (measured less expected) in {@code unit}: L/min of a pump, else bar
      */
     @JsonInclude(JsonInclude.Include.NON_NULL)
-    public record PointView(
+    public record FittedPoint(
             double bar,
             double lpm,
             Double signalBar,
@@ -52,34 +52,34 @@ public record FitView(
             Double efficiency) {}
 
     /** Pairs of bar and L/min. */
-    public record LinesView(List<List<Double>> expected, List<List<Double>> fitted) {}
+    public record FittedLines(List<List<Double>> expected, List<List<Double>> fitted) {}
 
     /** Drawn this far past the highest point. */
     private static final double PAST = 1.1;
 
-    public static FitView of(PowerUnit unit, Situation situation, Fit.Found fit, Words words) {
+    public static FittedCurveView of(PowerUnit unit, Situation situation, Fit.Found fit, Words words) {
         boolean flows = fit.kind() == Fit.Kind.PUMP || fit.kind() == Fit.Kind.LIMITER;
-        Map<String, ParameterView> parameters = new LinkedHashMap<>();
+        Map<String, FittedValue> parameters = new LinkedHashMap<>();
         fit.parameters().forEach(p -> parameters.put(camel(p.key()), parameter(p)));
         double highest = fit.points().stream()
                 .mapToDouble(p -> p.point().pressurePa())
                 .max()
                 .orElse(0);
         FitLines lines = FitLines.of(unit, situation, fit, PAST * highest);
-        return new FitView(
+        return new FittedCurveView(
                 fit.kind().key(),
                 fit.subject(),
                 fit.grade().key(),
                 fit.said().stream().map(words::say).toList(),
                 parameters,
                 fit.points().stream().map(p -> point(p, flows)).toList(),
-                new LinesView(pairs(lines.expected()), pairs(lines.fitted())));
+                new FittedLines(pairs(lines.expected()), pairs(lines.fitted())));
     }
 
-    private static ParameterView parameter(Fit.Parameter p) {
+    private static FittedValue parameter(Fit.Parameter p) {
         double scale = scale(p.kind());
         Estimate e = p.found();
-        return new ParameterView(
+        return new FittedValue(
                 Wire.figure(e.value() / scale),
                 Wire.figure(e.low() / scale),
                 Wire.figure(e.high() / scale),
@@ -105,9 +105,9 @@ public record FitView(
         };
     }
 
-    private static PointView point(Fit.Placed p, boolean flows) {
+    private static FittedPoint point(Fit.Placed p, boolean flows) {
         double scale = flows ? LPM : BAR;
-        return new PointView(
+        return new FittedPoint(
                 Wire.figure(p.point().pressurePa() / BAR),
                 Wire.figure(p.point().flow() / LPM),
                 p.point().signalPa().isPresent()

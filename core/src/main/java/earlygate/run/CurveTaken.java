@@ -1,0 +1,89 @@
+package earlygate.run;
+
+import earlygate.explain.Reason;
+import earlygate.judge.Verdict.Grade;
+import earlygate.plan.Curve;
+import earlygate.plan.Step;
+import earlygate.run.RunEvent.Point;
+import earlygate.unit.Gear;
+import earlygate.unit.Meter;
+import earlygate.unit.PowerUnit;
+import earlygate.unit.Situation;
+import earlygate.verify.CurveFit;
+import earlygate.verify.CurvePoint;
+import earlygate.verify.Fit;
+import java.util.List;
+import java.util.Optional;
+import java.util.OptionalDouble;
+
+/**
+ * The curve of a step as far as it was taken, held against the part by the settings that the step stands at.
+ *
+ * @param oilKnown at every point; leakage goes with the oil's warmth
+ * @param fit empty until a point was taken
+ */
+public record CurveTaken(Curve curve, Situation situation, List<RunEvent> points, boolean oilKnown, Optional<Fit> fit) {
+    /** Empty for a step that takes none. */
+    public static Optional<CurveTaken> of(RunState run, Step step) {
+        return step.curve().map(c -> {
+            StepRecord record = run.record(step.id());
+            List<RunEvent> events = record.points();
+            Situation left = AsLeft.in(run, step.situation());
+            Optional<Fit> fit = events.isEmpty() ? Optional.empty() : Optional.of(fit(run, step, c, left, record));
+            boolean oilKnown = events.stream().allMatch(e -> oil(run, step, e).isPresent());
+            return new CurveTaken(c, left, events, oilKnown, fit);
+        });
+    }
+
+    private static Fit fit(RunState run, Step step, Curve c, Situation left, StepRecord record) {
+        PowerUnit unit = run.unit();
+        List<CurvePoint> points = record.points().stream()
+                .map(e -> point(
+                        (Point) e.body(),
+                        oil(run, step, e),
+                        record.leftOut(e.seq()).isPresent()))
+                .toList();
+        double gauges = unit.testPoint(c.gauge()).errorPa()
+                + c.signal().map(unit::testPoint).map(t -> t.errorPa()).orElse(0.0);
+        return CurveFit.of(unit, left, c.kind(), c.subject(), points, new Fit.Instruments(gauges, meterError(unit, c)));
+    }
+
+    /** The rig's thermometer, else the last that was read, while it counts. */
+    private static OptionalDouble oil(RunState run, Step step, RunEvent e) {
+        OptionalDouble own = ((Point) e.body()).oil();
+        return own.isPresent() ? own : run.oilAt(e, step.id());
+    }
+
+    private static CurvePoint point(Point p, OptionalDouble oil, boolean leftOut) {
+        return new CurvePoint(p.pressurePa(), p.flow(), p.signalPa(), OptionalDouble.empty(), oil, p.back(), leftOut);
+    }
+
+    /** The unit's own meter in that line, else the finest that the workshop has, m3/s. */
+    static double meterError(PowerUnit unit, Curve c) {
+        return unit.meters().stream()
+                .filter(m -> m.kind() == Meter.Kind.FLOW && m.of().equals(c.metered()))
+                .mapToDouble(m -> m.accuracyClass() / 100 * m.range())
+                .min()
+                .orElseGet(() -> unit.testGear().stream()
+                        .filter(Gear.FlowMeter.class::isInstance)
+                        .mapToDouble(g -> ((Gear.FlowMeter) g).error())
+                        .min()
+                        .orElse(0));
+    }
+
+    /** Empty until a point was taken; what can't be fitted can't tell, nor can leakage through oil of no known warmth. */
+    public Optional<Grade> grade() {
+        return fit.map(f -> f instanceof Fit.Found found && (oilKnown || curve.kind() != Fit.Kind.PUMP)
+                ? found.grade()
+                : Grade.CANNOT_TELL);
+    }
+
+    /** The verdict in words and figures, or why there is none. */
+    public List<Reason> said() {
+        if (fit.isPresent() && !oilKnown && curve.kind() == Fit.Kind.PUMP) {
+            return List.of(Reason.of("verify.oil-unknown"));
+        }
+        return fit.map(f -> f instanceof Fit.Found found ? found.said() : List.of(((Fit.Not) f).why()))
+                .orElse(List.of(Reason.of("verify.not-taken")));
+    }
+}

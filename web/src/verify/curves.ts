@@ -1,0 +1,64 @@
+import type { Schema } from '../api/client'
+import { say, type Word } from '../words'
+
+export type Curve = Schema['CurveView']
+
+/** How near a point must lie to one that is asked for to be it, as a share of how far those lie apart. */
+const NEAR = 0.06
+
+/** The next point worth taking, in the order in which the load comes by them; undefined once all are there. */
+export function nextAim(curve: Curve): { aim: Curve['aims'][number]; number: number } | undefined {
+  const pressures = curve.aims.map((a) => a.bar)
+  const flows = curve.aims.map((a) => a.lpm)
+  const tall = Math.max(...pressures) - Math.min(...pressures) || 1
+  const wide = Math.max(...flows) - Math.min(...flows) || 1
+  const counted = curve.points.filter((p) => !p.leftOut)
+  const at = curve.aims.findIndex(
+    (a) =>
+      !counted.some((p) => p.back === a.back && Math.abs(p.bar - a.bar) <= NEAR * tall && Math.abs(p.lpm - a.lpm) <= 2 * NEAR * wide + 0.5),
+  )
+  const aim = curve.aims[at]
+  return aim && { aim, number: at + 1 }
+}
+
+/** What is drawn upward and what along: flow over pressure of a pump, pressure over flow of a relief, difference over flow. */
+export function place(curve: Curve, bar: number, lpm: number, signalBar?: number | null): [number, number] {
+  if (curve.kind === 'pump') return [bar, lpm]
+  return [lpm, curve.kind === 'margin' ? bar - (signalBar ?? 0) : bar]
+}
+
+const TITLES: Record<string, Word> = {
+  pump: 'verify.title.pump',
+  relief: 'verify.title.relief',
+  margin: 'verify.title.margin',
+}
+const PARTS: Record<string, Word> = {
+  leakage: 'verify.part.leakage',
+  limited: 'verify.part.limited',
+  'cut-off': 'verify.part.cut-off',
+  open: 'verify.part.open',
+  shut: 'verify.part.shut',
+  stalled: 'verify.part.stalled',
+  between: 'verify.part.between',
+  struck: 'verify.part.struck',
+}
+const PARAMETERS: Record<string, Word> = {
+  volumetricEfficiency: 'verify.parameter.volumetricEfficiency',
+  leakage: 'verify.parameter.leakage',
+  cutOff: 'verify.parameter.cutOff',
+  limit: 'verify.parameter.limit',
+  cracking: 'verify.parameter.cracking',
+  override: 'verify.parameter.override',
+  fullFlow: 'verify.parameter.fullFlow',
+  reseat: 'verify.parameter.reseat',
+  margin: 'verify.parameter.margin',
+}
+
+function named(words: Record<string, Word>, key: string, ...values: string[]): string {
+  const word = words[key]
+  return word ? say(word, ...values) : key
+}
+
+export const titleOf = (curve: Curve) => named(TITLES, curve.kind, curve.subject)
+export const partOf = (region: string) => named(PARTS, region)
+export const parameterOf = (key: string) => named(PARAMETERS, key)
