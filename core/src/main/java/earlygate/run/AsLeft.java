@@ -33,13 +33,22 @@ final class AsLeft {
         return read.isPresent() ? OptionalDouble.of(read.getAsDouble() - offset(lock, target)) : read;
     }
 
-    /** The same situation with every setting where it was left. */
+    /** The same situation with every setting off by as much as it was left off its target. */
     static Situation in(RunState run, Situation planned) {
         Situation left = planned;
         for (Target t : run.unit().targets()) {
             OptionalDouble at = of(run, t);
-            left = at.isPresent() ? left.withSetting(t.setting(), Math.max(0, at.getAsDouble())) : left;
+            if (at.isPresent()) {
+                double stood = planned(run, left, t);
+                left = left.withSetting(t.setting(), Math.max(0, stood + at.getAsDouble() - t.pressurePa()));
+            }
         }
         return left;
+    }
+
+    /** Of a relief whose target is its full-flow pressure the situation has the cracking pressure that gives it. */
+    private static double planned(RunState run, Situation s, Target t) {
+        return s.settings()
+                .getOrDefault(t.setting(), run.unit().setting(t.setting()).present());
     }
 }

@@ -1,5 +1,6 @@
 package earlygate.server;
 
+import earlygate.server.records.ProveCommand;
 import earlygate.server.store.DataCommands;
 import java.time.Clock;
 import java.util.List;
@@ -24,7 +25,7 @@ public class EarlyGate {
     }
 
     public static void main(String[] args) {
-        Optional<Integer> done = DataCommands.run(List.of(args));
+        Optional<Integer> done = DataCommands.run(List.of(args)).or(() -> ProveCommand.run(List.of(args)));
         if (done.isPresent()) {
             System.exit(done.get());
         }

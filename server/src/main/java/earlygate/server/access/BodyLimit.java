@@ -23,6 +23,10 @@ import org.springframework.web.servlet.HandlerExceptionResolver;
 @Order(Ordered.HIGHEST_PRECEDENCE + 20)
 class BodyLimit extends OncePerRequestFilter {
     static final int BYTES = 1_000_000;
+    /** A record that takes its log along is larger. */
+    private static final String PROVED = "/api/prove";
+
+    private static final int PROVED_BYTES = 8_000_000;
 
     private final HandlerExceptionResolver refusals;
 
@@ -33,24 +37,28 @@ class BodyLimit extends OncePerRequestFilter {
     @Override
     protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain)
             throws ServletException, IOException {
-        if (request.getContentLengthLong() > BYTES) {
-            refusals.resolveException(request, response, null, tooLarge());
+        int most = request.getRequestURI().equals(PROVED) ? PROVED_BYTES : BYTES;
+        if (request.getContentLengthLong() > most) {
+            refusals.resolveException(request, response, null, tooLarge(most));
             return;
         }
-        chain.doFilter(request.getContentLengthLong() < 0 ? new Counted(request) : request, response);
+        chain.doFilter(request.getContentLengthLong() < 0 ? new Counted(request, most) : request, response);
     }
 
-    private static ApiProblem tooLarge() {
+    private static ApiProblem tooLarge(int most) {
         return ApiProblem.of(
                 HttpStatus.CONTENT_TOO_LARGE,
                 "body",
-                Reason.of("access.too-large").number("limit", BYTES / 1000.0));
+                Reason.of("access.too-large").number("limit", most / 1000.0));
     }
 
     /** A body whose length nobody told. */
     private static final class Counted extends HttpServletRequestWrapper {
-        private Counted(HttpServletRequest request) {
+        private final int most;
+
+        private Counted(HttpServletRequest request, int most) {
             super(request);
+            this.most = most;
         }
 
         @Override
@@ -61,8 +69,8 @@ class BodyLimit extends OncePerRequestFilter {
 
                 private int counted(int n) {
                     read += Math.max(n, 0);
-                    if (read > BYTES) {
-                        throw tooLarge();
+                    if (read > most) {
+                        throw tooLarge(most);
                     }
                     return n;
                 }
@@ -75,8 +83,8 @@ class BodyLimit extends OncePerRequestFilter {
                 }
 
                 @Override
-                public int read(byte[] to, int at, int most) throws IOException {
-                    return counted(in.read(to, at, most));
+                public int read(byte[] to, int at, int length) throws IOException {
+                    return counted(in.read(to, at, length));
                 }
 
                 @Override

@@ -146,7 +146,7 @@ public final class CurveDrawing {
             return List.of();
         }
         return curve.fit().parameters().entrySet().stream()
-                .map(e -> Row.of("key", e.getKey())
+                .map(e -> Row.of("key", hyphened(e.getKey()))
                         .and("value", show(e.getValue(), e.getValue().value(), pressure))
                         .and("low", show(e.getValue(), e.getValue().low(), pressure))
                         .and("high", show(e.getValue(), e.getValue().high(), pressure))
@@ -171,5 +171,10 @@ public final class CurveDrawing {
     private static String beside(Measure measure, double value, String unit, PressureUnit pressure) {
         String there = measure.beside(pressure, unit);
         return String.format(Locale.ROOT, "%.1f %s", measure.convert(value, unit, there), there);
+    }
+
+    /** As words are found by: cutOff is cut-off. */
+    private static String hyphened(String key) {
+        return key.replaceAll("([A-Z])", "-$1").toLowerCase(Locale.ROOT);
     }
 }

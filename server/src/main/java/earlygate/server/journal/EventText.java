@@ -11,13 +11,13 @@ import tools.jackson.databind.node.ObjectNode;
  * Events as they are stored: a kind, a version, and what the kind says. Every version ever written is read; a later one
  * than this edition knows is refused, never guessed at. docs/formats.md says what may change.
  */
-final class EventText {
+public final class EventText {
     /** Of all kinds; those without one were written before versions were. */
     private static final int VERSION = 1;
 
     private final JsonMapper json;
 
-    EventText(JsonMapper json) {
+    public EventText(JsonMapper json) {
         this.json = json;
     }
 
@@ -28,7 +28,7 @@ final class EventText {
     }
 
     /** @throws ApiProblem 409 for an event of a later edition */
-    RunEvent.Body read(long runId, long seq, String text) {
+    public RunEvent.Body read(long runId, long seq, String text) {
         JsonNode body = json.readTree(text);
         if (body.path("v").asInt(VERSION) > VERSION) {
             throw ApiProblem.conflict(

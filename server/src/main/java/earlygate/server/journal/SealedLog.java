@@ -6,7 +6,10 @@ import static earlygate.server.tables.Tables.RUN_TAIL;
 
 import earlygate.server.tables.tables.records.RunEventRecord;
 import earlygate.server.tables.tables.records.RunRecord;
+import java.time.OffsetDateTime;
 import java.util.List;
+import java.util.Objects;
+import java.util.stream.Stream;
 import org.jooq.DSLContext;
 import org.springframework.stereotype.Repository;
 
@@ -32,10 +35,34 @@ public class SealedLog {
             String sectionOrder,
             String technician,
             boolean practice,
-            String startedAt) {}
+            String startedAt) {
+        public Head {
+            Stream.of(uuid, tag, plan, gapSchool, sectionOrder, technician, startedAt)
+                    .forEach(Objects::requireNonNull);
+        }
+
+        /** As it was stored, as far as the first hash goes. */
+        public RunRecord stored() {
+            RunRecord r = new RunRecord();
+            r.setUuid(uuid);
+            r.setTag(tag);
+            r.setRevision(revision);
+            r.setPlan(plan);
+            r.setGapSchool(gapSchool);
+            r.setSectionOrder(sectionOrder);
+            r.setTechnician(technician);
+            r.setPractice(practice);
+            r.setStartedAt(OffsetDateTime.parse(startedAt));
+            return r;
+        }
+    }
 
     /** One entry as it is stored. */
-    public record Entry(long seq, String at, String by, String key, String body, String hash) {}
+    public record Entry(long seq, String at, String by, String key, String body, String hash) {
+        public Entry {
+            Stream.of(at, by, key, body, hash).forEach(Objects::requireNonNull);
+        }
+    }
 
     public Seal seal(long runId) {
         return db.select(RUN.UUID, RUN_TAIL.LAST_SEQ, RUN_TAIL.LAST_HASH)

@@ -5,6 +5,7 @@ import earlygate.server.instruments.InstrumentStore;
 import earlygate.server.journal.OpenRuns;
 import earlygate.server.journal.OpenRuns.OpenRun;
 import earlygate.server.journal.SealedLog;
+import earlygate.server.units.UnitStore;
 import earlygate.server.words.Words;
 import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
@@ -23,8 +24,10 @@ class RecordController {
     private final OpenRuns open;
     private final InstrumentStore instruments;
     private final SealedLog sealed;
+    private final UnitStore units;
 
-    RecordController(OpenRuns open, InstrumentStore instruments, SealedLog sealed) {
+    RecordController(OpenRuns open, InstrumentStore instruments, SealedLog sealed, UnitStore units) {
+        this.units = units;
         this.sealed = sealed;
         this.open = open;
         this.instruments = instruments;
@@ -49,6 +52,23 @@ class RecordController {
                 .header(HttpHeaders.CONTENT_DISPOSITION, attachment(record, "json"))
                 .contentType(MediaType.APPLICATION_JSON)
                 .body(record);
+    }
+
+    /** The record with its log to the letter, for {@code ./gate verify} and the page that proves it. */
+    @GetMapping("/proof.json")
+    ResponseEntity<Proof> proof(@PathVariable long id) {
+        RecordView record = record(id, PressureUnit.BAR);
+        Proof proof = new Proof(
+                Proof.FORMAT,
+                units.revision(record.tag(), record.unitRevision()).document(),
+                sealed.head(id),
+                sealed.entries(id),
+                sealed.seal(id).last(),
+                record);
+        return ResponseEntity.ok()
+                .header(HttpHeaders.CONTENT_DISPOSITION, attachment(record, "proof.json"))
+                .contentType(MediaType.APPLICATION_JSON)
+                .body(proof);
     }
 
     @GetMapping("/record.pdf")

@@ -1,0 +1,41 @@
+package earlygate.server.records;
+
+import earlygate.quantity.PressureUnit;
+import earlygate.server.words.Words;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Optional;
+import tools.jackson.databind.DeserializationFeature;
+import tools.jackson.databind.json.JsonMapper;
+
+/** {@code record-prove FILE}: whether an exported record is whole, without a server, in one line. */
+public final class ProveCommand {
+    private ProveCommand() {}
+
+    /** @return the exit code: 0 for a whole record; empty where this is no such command */
+    public static Optional<Integer> run(List<String> args) {
+        if (args.size() != 2 || !args.get(0).equals("record-prove")) {
+            return Optional.empty();
+        }
+        try {
+            JsonMapper json = JsonMapper.builder()
+                    .disable(DeserializationFeature.FAIL_ON_NULL_FOR_PRIMITIVES)
+                    .build();
+            Prover.Result r = new Prover(json).prove(Files.readString(Path.of(args.get(1))));
+            if (r.whole()) {
+                System.out.printf(
+                        "Whole: %s by %s, %d entries; the seal on its certificate must be %s%n",
+                        r.tag(), r.technician(), r.entries(), r.seal());
+                return Optional.of(0);
+            }
+            System.err.println("early-gate: not as it was written"
+                    + (r.place().isEmpty() ? "" : ", at " + r.place()) + ": "
+                    + Words.in(PressureUnit.BAR).say(r.why()));
+        } catch (IOException e) {
+            System.err.println("early-gate: " + args.get(1) + " can't be read as text");
+        }
+        return Optional.of(1);
+    }
+}

@@ -1,0 +1,38 @@
+package earlygate.server.records;
+
+import earlygate.quantity.PressureUnit;
+import earlygate.server.words.Words;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+import tools.jackson.databind.json.JsonMapper;
+
+/** Says whether an exported record is whole; nothing of it is kept. */
+@RestController
+@RequestMapping("/api/prove")
+class ProveController {
+    private final Prover prover;
+
+    ProveController(JsonMapper json) {
+        this.prover = new Prover(json);
+    }
+
+    /** @param place in the file where it is not as it was written, and {@code said} what is wrong there; else empty */
+    record ProvedView(
+            boolean whole, String tag, String technician, long entries, String seal, String place, String said) {}
+
+    @PostMapping(consumes = "application/json")
+    ProvedView prove(@RequestBody String file, @RequestParam(defaultValue = "bar") PressureUnit pressure) {
+        Prover.Result r = prover.prove(file);
+        return new ProvedView(
+                r.whole(),
+                r.tag(),
+                r.technician(),
+                r.entries(),
+                r.seal(),
+                r.place(),
+                r.why() == null ? "" : Words.in(pressure).say(r.why()));
+    }
+}

@@ -1,0 +1,180 @@
+package earlygate.server.records;
+
+import earlygate.explain.Reason;
+import earlygate.plan.Plan;
+import earlygate.quantity.PressureUnit;
+import earlygate.run.Answers;
+import earlygate.run.RunEvent;
+import earlygate.run.RunState;
+import earlygate.server.api.Input;
+import earlygate.server.journal.EventText;
+import earlygate.server.journal.RunStore.RunHead;
+import earlygate.server.journal.SealedLog;
+import earlygate.server.store.EventChain;
+import earlygate.server.words.ApiProblem;
+import earlygate.server.words.Words;
+import earlygate.target.Derivation;
+import earlygate.target.GapSchool;
+import earlygate.unit.PowerUnit;
+import java.time.Instant;
+import java.time.OffsetDateTime;
+import java.time.ZoneOffset;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import tools.jackson.core.JacksonException;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+
+/**
+ * Whether an exported record is as it was written: its chain of hashes is followed from the head to the seal, its log is
+ * folded once more, and what comes out is held against the record that the file shows, place by place. Needs no server.
+ */
+public final class Prover {
+    /** Names of gauges come from the register, which no log seals. */
+    private static final String UNSEALED = "instrument";
+
+    private final JsonMapper json;
+
+    public Prover(JsonMapper json) {
+        this.json = json;
+    }
+
+    /** @param place in the file where it is not as it was written; empty, and {@code why} null, where it is whole */
+    public record Result(
+            boolean whole, String tag, String technician, long entries, String seal, String place, Reason why) {
+        private static Result broken(String place, Reason why) {
+            return new Result(false, "", "", 0, "", place, why);
+        }
+    }
+
+    public Result prove(String text) {
+        JsonNode file;
+        try {
+            file = json.readTree(text);
+        } catch (JacksonException e) {
+            return Result.broken("", Reason.of("prove.no-json"));
+        }
+        String format = file == null ? "" : file.path("format").asString("");
+        if (!format.equals(Proof.FORMAT)) {
+            boolean later = format.matches("early-gate/proof/\\d+");
+            return Result.broken(
+                    "format",
+                    Reason.of(later ? "prove.later" : "prove.no-proof")
+                            .name("format", format.isEmpty() ? "?" : format)
+                            .name("known", Proof.FORMAT));
+        }
+        if (!file.path("head").isObject()) {
+            return Result.broken("head", Reason.of("prove.unreadable"));
+        }
+        try {
+            return proved(file);
+        } catch (JacksonException | ApiProblem | IllegalArgumentException | java.time.DateTimeException e) {
+            return Result.broken("", Reason.of("prove.unreadable"));
+        }
+    }
+
+    private Result proved(JsonNode file) {
+        SealedLog.Head head = json.treeToValue(file.path("head"), SealedLog.Head.class);
+        List<SealedLog.Entry> entries = new ArrayList<>();
+        String seal = EventChain.start(head.stored());
+        EventChain chain = EventChain.from(head.stored());
+        for (JsonNode each : file.path("entries")) {
+            String place = "entries[" + entries.size() + "]";
+            SealedLog.Entry e = json.treeToValue(each, SealedLog.Entry.class);
+            if (e.seq() != entries.size() + 1) {
+                return Result.broken(place, Reason.of("prove.missing").number("seq", entries.size() + 1));
+            }
+            seal = chain.add(Instant.parse(e.at()), e.by(), e.key(), e.body());
+            if (!seal.equals(e.hash())) {
+                boolean first = entries.isEmpty();
+                return Result.broken(
+                        first ? "head" : place,
+                        Reason.of(first ? "prove.head" : "prove.changed").number("seq", e.seq()));
+            }
+            entries.add(e);
+        }
+        if (!seal.equals(file.path("seal").asString(""))) {
+            return Result.broken("seal", Reason.of("prove.cut-off").number("entries", entries.size()));
+        }
+        if (!file.at("/unit/tag").asString("").equals(head.tag())) {
+            return Result.broken(
+                    "unit.tag",
+                    Reason.of("prove.other-unit")
+                            .name("is", file.at("/unit/tag").asString("?"))
+                            .name("must", head.tag()));
+        }
+        JsonNode again = json.readTree(json.writeValueAsString(again(file, head, entries)));
+        Optional<Result> differs = compare("record", file.path("record"), again);
+        return differs.orElse(new Result(true, head.tag(), head.technician(), entries.size(), seal, "", null));
+    }
+
+    /** The record as the log alone gives it. */
+    private RecordView again(JsonNode file, SealedLog.Head head, List<SealedLog.Entry> entries) {
+        GapSchool gaps = Input.gaps(json.readTree(head.gapSchool()));
+        PowerUnit unit = Derivation.completed(Input.unit(file.path("unit")), gaps);
+        EventText text = new EventText(json);
+        List<RunEvent> events = entries.stream()
+                .map(e -> new RunEvent(
+                        e.seq(),
+                        Instant.parse(e.at()),
+                        e.by(),
+                        text.read(file.at("/record/run").asLong(), e.seq(), e.body())))
+                .toList();
+        RunHead run = new RunHead(
+                file.at("/record/run").asLong(),
+                head.uuid(),
+                head.tag(),
+                head.revision(),
+                json.readValue(head.plan(), Plan.class),
+                head.gapSchool(),
+                head.sectionOrder(),
+                head.technician(),
+                head.practice(),
+                OffsetDateTime.ofInstant(Instant.parse(head.startedAt()), ZoneOffset.UTC));
+        RunState state = RunState.of(unit, run.plan(), events, head.practice(), new Answers(unit));
+        return RecordView.of(run, unit, gaps, state, Map.of(), Words.in(PressureUnit.BAR));
+    }
+
+    private static Optional<Result> compare(String place, JsonNode is, JsonNode must) {
+        if (must.isObject()) {
+            for (Map.Entry<String, JsonNode> e : must.properties()) {
+                if (!e.getKey().equals(UNSEALED)) {
+                    Optional<Result> differs = compare(place + "." + e.getKey(), is.path(e.getKey()), e.getValue());
+                    if (differs.isPresent()) {
+                        return differs;
+                    }
+                }
+            }
+            return is.size() == must.size() ? Optional.empty() : different(place, is, must);
+        }
+        if (must.isArray() && is.isArray()) {
+            for (int i = 0; i < Math.max(is.size(), must.size()); i++) {
+                Optional<Result> differs = compare(place + "[" + i + "]", is.path(i), must.path(i));
+                if (differs.isPresent()) {
+                    return differs;
+                }
+            }
+            return Optional.empty();
+        }
+        boolean same = is.isNumber() && must.isNumber()
+                ? is.doubleValue() == must.doubleValue()
+                : is.equals(must) || place.endsWith(".startedAt") && sameTime(is, must);
+        return same ? Optional.empty() : different(place, is, must);
+    }
+
+    private static boolean sameTime(JsonNode is, JsonNode must) {
+        return OffsetDateTime.parse(is.asString("")).isEqual(OffsetDateTime.parse(must.asString("")));
+    }
+
+    private static Optional<Result> different(String place, JsonNode is, JsonNode must) {
+        return Optional.of(Result.broken(
+                place, Reason.of("prove.differs").name("is", brief(is)).name("must", brief(must))));
+    }
+
+    private static String brief(JsonNode node) {
+        String text = node.isMissingNode() ? "–" : node.toString();
+        return text.length() > 60 ? text.substring(0, 60) + "…" : text;
+    }
+}

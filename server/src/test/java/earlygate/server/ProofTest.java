@@ -1,0 +1,102 @@
+package earlygate.server;
+
+import static earlygate.server.Server.object;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import earlygate.server.records.ProveCommand;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Optional;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.ArrayNode;
+import tools.jackson.databind.node.ObjectNode;
+
+/** An exported record proved whole, and changed by a hand that knows what it wants. */
+class ProofTest extends OnAServer {
+    private static String whole;
+
+    @BeforeAll
+    static void aRunAtTheMachine() {
+        AtTheMachine walker = new AtTheMachine(
+                server, object().put("tag", "LG-07").put("technician", "A. Marsh"), Certified.unit("LG-07"), 4);
+        JsonNode record = walker.walk();
+        assertThat(record.get("outcome").asString()).isEqualTo("passed");
+        whole = server.get("/api/runs/" + walker.run + "/proof.json").text();
+    }
+
+    private static ObjectNode file() {
+        return (ObjectNode) Server.JSON.readTree(whole);
+    }
+
+    @Test
+    void whatWasExportedIsWhole() {
+        JsonNode said = server.post("/api/prove", file()).json();
+        assertThat(said.get("whole").asBoolean()).as(said.toString()).isTrue();
+        assertThat(said.get("seal").asString())
+                .isEqualTo(file().get("seal").asString())
+                .hasSize(64);
+        assertThat(said.get("technician").asString()).isEqualTo("A. Marsh");
+    }
+
+    @Test
+    void andByTheCommandWithoutAServer(@TempDir Path folder) throws IOException {
+        Path file = Files.writeString(folder.resolve("record.json"), whole);
+        assertThat(ProveCommand.run(List.of("record-prove", file.toString()))).isEqualTo(Optional.of(0));
+        Files.writeString(file, whole.replace("A. Marsh", "B. Marsh"));
+        assertThat(ProveCommand.run(List.of("record-prove", file.toString()))).isEqualTo(Optional.of(1));
+        assertThat(ProveCommand.run(List.of("something-else"))).isEmpty();
+    }
+
+    /** A setting made better, its log left alone; and the log made better, its hash left alone. */
+    @ParameterizedTest
+    @CsvSource({
+        "/record/settings/0, asLeftBar, 160, record.settings[0].asLeftBar",
+        "/record, outcome, '\"passed-with-deviations\"', record.outcome",
+        "/record/log/3, by, '\"somebody\"', record.log[3].by",
+        "/entries/20, body, '\"{}\"', entries[20]",
+        "/entries/20, at, '\"2020-01-01T00:00:00Z\"', entries[20]",
+        "/entries/20, seq, 99, entries[20]",
+        "/head, technician, '\"B. Marsh\"', head",
+        "/unit, tag, '\"XX-99\"', unit.tag",
+        "'', seal, '\"00\"', seal",
+        "'', format, '\"early-gate/proof/7\"', format",
+        "'', format, '\"early-gate/unit/1\"', format",
+    })
+    void aChangeIsNamedByItsPlace(String at, String key, String to, String place) {
+        ObjectNode file = file();
+        ((ObjectNode) file.at(at)).set(key, Server.JSON.readTree(to));
+        JsonNode said = server.post("/api/prove", file).json();
+        assertThat(said.get("whole").asBoolean()).isFalse();
+        assertThat(said.get("place").asString()).isEqualTo(place);
+        assertThat(said.get("said").asString()).isNotBlank();
+    }
+
+    @Test
+    void whatIsCutOffIsMissed() {
+        ObjectNode file = file();
+        ArrayNode entries = (ArrayNode) file.get("entries");
+        entries.remove(entries.size() - 1);
+        assertThat(server.post("/api/prove", file).json().get("place").asString())
+                .isEqualTo("seal");
+        entries.remove(10);
+        assertThat(server.post("/api/prove", file).json().get("place").asString())
+                .isEqualTo("entries[10]");
+    }
+
+    @Test
+    void anyOtherFileIsRefusedInWords() {
+        for (String body : new String[] {"{}", "[]", "{\"format\":\"early-gate/proof/1\"}", "null", "{\"format\":3}"}) {
+            Server.Answer answer = server.post("/api/prove", Server.JSON.readTree(body));
+            assertThat(answer.status()).as(body).isEqualTo(200);
+            assertThat(answer.json().get("whole").asBoolean()).isFalse();
+            assertThat(answer.json().get("said").asString()).isNotBlank();
+        }
+    }
+}
