@@ -9,6 +9,7 @@ export const router = createRouter({
     { path: '/reckoner', name: 'reckoner', component: () => import('./reckon/ReckonerPage.vue') },
     { path: '/day', name: 'day', component: () => import('./day/DayPage.vue') },
     { path: '/instruments', name: 'instruments', component: () => import('./instruments/InstrumentsPage.vue') },
+    { path: '/prove', name: 'prove', component: () => import('./prove/ProvePage.vue') },
     { path: '/unit/:tag/sheet', name: 'sheet', component: () => import('./sheet/SheetPage.vue'), props: true },
     { path: '/unit/:tag/plan', name: 'plan', component: () => import('./plan/PlanPage.vue'), props: true },
     { path: '/unit/:tag/run', name: 'start', component: () => import('./run/StartPage.vue'), props: true },

@@ -5,9 +5,10 @@ import { ref } from 'vue'
 import { say } from '../words'
 
 /** A file of one kind, chosen or dropped; it is read here and goes nowhere by itself. */
-defineProps<{ label: string; accept: string }>()
+const props = defineProps<{ label: string; accept: string; most?: number }>()
 const emit = defineEmits<{ file: [file: File] }>()
 const MOST_BYTES = 5_000_000
+const most = props.most ?? MOST_BYTES
 const upload = ref<{ clear: () => void }>()
 
 function take({ files }: { files: File | File[] }) {
@@ -25,7 +26,7 @@ function take({ files }: { files: File | File[] }) {
       custom-upload
       auto
       :accept="accept"
-      :max-file-size="MOST_BYTES"
+      :max-file-size="most"
       :invalid-file-type-message="say('display.fileDrop.kind', '{0}', accept.split(',')[0])"
       :invalid-file-size-message="say('display.fileDrop.size', '{0}', '{1}')"
       @uploader="take"

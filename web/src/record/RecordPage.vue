@@ -12,11 +12,16 @@ import { clock, when } from '../display/time'
 import Verdict from '../display/Verdict.vue'
 import CurveProof from '../verify/CurveProof.vue'
 import SettingsTable from './SettingsTable.vue'
+import SignRecord from './SignRecord.vue'
 import Staff from '../staff/Staff.vue'
 
 const props = defineProps<{ tag: string; id: string }>()
 const display = useDisplay()
-const { data: record, error } = useQuery({
+const {
+  data: record,
+  error,
+  refetch,
+} = useQuery({
   queryKey: computed(() => ['record', props.id, display.pressure]),
   queryFn: () => call<Schema['RecordView']>('GET', `/api/runs/${props.id}/record?${display.query}`),
   staleTime: 0,
@@ -55,11 +60,14 @@ const outcome = computed(() => OUTCOME[record.value?.outcome ?? ''] ?? ['plain',
         <div class="files no-print">
           <a class="main" :href="`/api/runs/${id}/record.pdf?${display.query}`" download>{{ say('record.recordPage.pdf') }}</a>
           <a :href="`/api/runs/${id}/record.json`" download>{{ say('record.recordPage.json') }}</a>
+          <a :href="`/api/runs/${id}/proof.json`" download>{{ say('record.recordPage.proof') }}</a>
+          <RouterLink :to="{ name: 'prove' }" class="link">{{ say('record.recordPage.prove-one') }}</RouterLink>
         </div>
       </header>
       <p class="outcome chip" :class="outcome[0]">
         {{ outcome[1] }}{{ record.practice ? say('record.recordPage.on-the-practice-rig') : '' }}
       </p>
+      <SignRecord v-if="record.outcome !== 'unfinished'" :record="record" @signed="refetch()" />
       <h2>{{ say('record.recordPage.settings') }}</h2>
       <SettingsTable :settings="record.settings" />
       <h2>{{ say('record.recordPage.readings-and-tests') }}</h2>
@@ -183,7 +191,7 @@ header {
   gap: 8px;
   align-items: start;
 }
-.files a {
+.files a:not(.link) {
   text-decoration: none;
   font-weight: 600;
   color: var(--ink);

@@ -3,6 +3,7 @@ import { BEGIN } from './begin'
 import { INSTRUMENTS } from './instruments'
 import { PLAN } from './plan'
 import { POINTING } from './pointing'
+import { PROVE } from './prove'
 import { RECKON } from './reckon'
 import { RECORD } from './record'
 import { RUN } from './run'
@@ -19,6 +20,7 @@ export const WORDS = {
   ...INSTRUMENTS,
   ...PLAN,
   ...POINTING,
+  ...PROVE,
   ...RECKON,
   ...RECORD,
   ...RUN,

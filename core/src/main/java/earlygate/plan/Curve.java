@@ -1,6 +1,7 @@
 package earlygate.plan;
 
 import earlygate.verify.Fit;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 
@@ -23,6 +24,27 @@ public record Curve(
         String load,
         double from,
         List<Aim> aims) {
-    /** What the model expects there. @param back on the way back to the open load */
-    public record Aim(double pressurePa, double flow, double opening, boolean back) {}
+    /**
+     * What the model expects there.
+     *
+     * @param flow m3/s that the subject passes; {@code beside} how much of it no meter in that line sees: bleeds, leaks
+     * @param back on the way back to the open load
+     */
+    public record Aim(double pressurePa, double flow, double beside, double opening, boolean back) {}
+
+    /** m3/s that pass beside the meter at a pressure, between the nearest aims. */
+    public double beside(double pressurePa) {
+        List<Aim> up = aims.stream()
+                .sorted(Comparator.comparingDouble(Aim::pressurePa))
+                .toList();
+        for (int i = 1; i < up.size(); i++) {
+            Aim low = up.get(i - 1);
+            Aim high = up.get(i);
+            if (pressurePa <= high.pressurePa() && high.pressurePa() > low.pressurePa()) {
+                double share = Math.max(0, (pressurePa - low.pressurePa()) / (high.pressurePa() - low.pressurePa()));
+                return low.beside() + share * (high.beside() - low.beside());
+            }
+        }
+        return up.isEmpty() ? 0 : up.get(up.size() - 1).beside();
+    }
 }

@@ -4,6 +4,7 @@ import earlygate.explain.Reason;
 import earlygate.judge.Verdict.Grade;
 import earlygate.plan.Curve;
 import earlygate.plan.Step;
+import earlygate.quantity.Si;
 import earlygate.run.RunEvent.Point;
 import earlygate.unit.Gear;
 import earlygate.unit.Meter;
@@ -15,6 +16,7 @@ import earlygate.verify.Fit;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.stream.Stream;
 
 /**
  * The curve of a step as far as it was taken, held against the part by the settings that the step stands at.
@@ -23,6 +25,9 @@ import java.util.OptionalDouble;
  * @param fit empty until a point was taken
  */
 public record CurveTaken(Curve curve, Situation situation, List<RunEvent> points, boolean oilKnown, Optional<Fit> fit) {
+    /** Flow beside the meter that is worth a word, m3/s. */
+    private static final double UNSEEN = 0.1 * Si.LPM;
+
     /** Empty for a step that takes none. */
     public static Optional<CurveTaken> of(RunState run, Step step) {
         return step.curve().map(c -> {
@@ -39,6 +44,7 @@ public record CurveTaken(Curve curve, Situation situation, List<RunEvent> points
         PowerUnit unit = run.unit();
         List<CurvePoint> points = record.points().stream()
                 .map(e -> point(
+                        c,
                         (Point) e.body(),
                         oil(run, step, e),
                         record.leftOut(e.seq()).isPresent()))
@@ -54,8 +60,15 @@ public record CurveTaken(Curve curve, Situation situation, List<RunEvent> points
         return own.isPresent() ? own : run.oilAt(e, step.id());
     }
 
-    private static CurvePoint point(Point p, OptionalDouble oil, boolean leftOut) {
-        return new CurvePoint(p.pressurePa(), p.flow(), p.signalPa(), OptionalDouble.empty(), oil, p.back(), leftOut);
+    private static CurvePoint point(Curve c, Point p, OptionalDouble oil, boolean leftOut) {
+        return new CurvePoint(
+                p.pressurePa(),
+                p.flow() + c.beside(p.pressurePa()),
+                p.signalPa(),
+                OptionalDouble.empty(),
+                oil,
+                p.back(),
+                leftOut);
     }
 
     /** The unit's own meter in that line, else the finest that the workshop has, m3/s. */
@@ -83,7 +96,19 @@ public record CurveTaken(Curve curve, Situation situation, List<RunEvent> points
         if (fit.isPresent() && !oilKnown && curve.kind() == Fit.Kind.PUMP) {
             return List.of(Reason.of("verify.oil-unknown"));
         }
-        return fit.map(f -> f instanceof Fit.Found found ? found.said() : List.of(((Fit.Not) f).why()))
-                .orElse(List.of(Reason.of("verify.not-taken")));
+        if (fit.isEmpty()) {
+            return List.of(Reason.of("verify.not-taken"));
+        }
+        if (!(fit.get() instanceof Fit.Found found)) {
+            return List.of(((Fit.Not) fit.get()).why());
+        }
+        double beside =
+                curve.aims().stream().mapToDouble(Curve.Aim::beside).max().orElse(0);
+        return beside < UNSEEN
+                ? found.said()
+                : Stream.concat(
+                                found.said().stream(),
+                                Stream.of(Reason.of("verify.beside").flow("flow", beside)))
+                        .toList();
     }
 }

@@ -34,6 +34,8 @@ public record RunEvent(long seq, Instant at, String by, Body body) {
         @JsonSubTypes.Type(value = Noted.class, name = "noted"),
         @JsonSubTypes.Type(value = Replaced.class, name = "replaced"),
         @JsonSubTypes.Type(value = HoldOpened.class, name = "hold-opened"),
+        @JsonSubTypes.Type(value = Signed.class, name = "signed"),
+        @JsonSubTypes.Type(value = Amended.class, name = "amended"),
         @JsonSubTypes.Type(value = Paused.class, name = "paused"),
         @JsonSubTypes.Type(value = WentOn.class, name = "went-on")
     })
@@ -166,6 +168,21 @@ public record RunEvent(long seq, Instant at, String by, Body body) {
 
     /** @param phase the one whose hold point was opened */
     public record HoldOpened(String phase) implements Body {}
+
+    /** Something said of a record once it is finished. */
+    public sealed interface OfRecord extends Body {}
+
+    public enum Role implements Keyed {
+        TECHNICIAN,
+        /** Another one than who did the work. */
+        WITNESS
+    }
+
+    /** The finished record is put a name to; with both names it is locked. */
+    public record Signed(Role role, String name) implements OfRecord {}
+
+    /** What a locked record is added to: it becomes another revision, and what stood before stays. */
+    public record Amended(String text, String by) implements OfRecord {}
 
     /** The run is left for a while, wherever it stands; {@code reason} may be empty. */
     public record Paused(String reason) implements Body {}

@@ -42,6 +42,12 @@ public final class RunRules {
 
     /** Empty when the event may be appended. */
     public static Optional<Reason> refusal(RunState run, Body body) {
+        if (body instanceof RunEvent.OfRecord of) {
+            return Signatures.refusal(run, of);
+        }
+        if (Signatures.of(run).locked()) {
+            return Optional.of(Reason.of("run.refused.locked"));
+        }
         Optional<RunEvent> paused = Pause.of(run);
         if (paused.isPresent() && !(body instanceof WentOn) && !(body instanceof Stopped)) {
             return Optional.of(

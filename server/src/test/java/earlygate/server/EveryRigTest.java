@@ -44,6 +44,10 @@ class EveryRigTest extends OnAServer {
             for (int i = 0; i < tags.size(); i++) {
                 JsonNode record = records.get(i).join();
                 Certified.passed(record);
+                byte[] pdf = server.get("/api/runs/" + walkers.get(i).run + "/record.pdf")
+                        .bytes();
+                Archived.isFit(pdf);
+                SignedTest.twoPages(pdf, tags.get(i));
                 assertThat(walkers.get(i).held()).as(tags.get(i)).isNotEmpty();
                 PowerUnit unit = Certified.unit(tags.get(i));
                 Rig rig = new Rig(unit, 7 * walkers.get(i).run, Roughness.WORKSHOP);

@@ -145,10 +145,6 @@ final class Curves {
         return sweeps.computeIfAbsent(new Way(load.id(), set), w -> LoadSweep.of(site.rehearsal(), load, set));
     }
 
-    private Optional<TestPoint> finest(String line) {
-        return unit.gaugesOn(line).stream().min(Comparator.comparingDouble(TestPoint::errorPa));
-    }
-
     private static boolean through(LoadSweep sweep, At a, double flow, double within) {
         return Math.abs(Math.abs(a.state().flow(sweep.load().id())) - flow) <= within;
     }
@@ -181,7 +177,7 @@ final class Curves {
         });
         List<Curve.Aim> aims = pressures.stream()
                 .flatMap(p -> sweep.bring(s -> s.pressure(pump.outlet()), p).stream())
-                .map(a -> aim(a, pump))
+                .map(a -> aim(sweep, a, pump))
                 .toList();
         return found(Fit.Kind.PUMP, pump.id(), pump.outlet(), Optional.empty(), sweep, aims);
     }
@@ -207,8 +203,10 @@ final class Curves {
         return a.state().pressure(pump.outlet());
     }
 
-    private static Curve.Aim aim(At a, Pump pump) {
-        return new Curve.Aim(pressure(a, pump), running(a, pump).flow(), a.opening(), false);
+    private static Curve.Aim aim(LoadSweep sweep, At a, Pump pump) {
+        double flow = running(a, pump).flow();
+        double beside = Math.max(0, flow - Math.abs(a.state().flow(sweep.load().id())));
+        return new Curve.Aim(pressure(a, pump), flow, beside, a.opening(), false);
     }
 
     /** At about nine, six and three tenths of the most that flows while the margin has the pump; else at three loads. */
@@ -239,7 +237,7 @@ final class Curves {
                 pump.outlet(),
                 pump.loadSense().map(Pump.LoadSense::signal),
                 sweep,
-                chosen.stream().map(a -> aim(a, pump)).toList());
+                chosen.stream().map(a -> aim(sweep, a, pump)).toList());
     }
 
     /** Up as the load is shut, and three points on the way back. */
@@ -267,7 +265,7 @@ final class Curves {
     private static Optional<Curve.Aim> passing(ReliefValve valve, LoadSweep sweep, double flow, boolean back) {
         return sweep.bring(s -> s.flow(valve.id()), flow)
                 .map(a -> new Curve.Aim(
-                        a.state().pressure(valve.inlet()), a.state().flow(valve.id()), a.opening(), back));
+                        a.state().pressure(valve.inlet()), a.state().flow(valve.id()), 0, a.opening(), back));
     }
 
     /** Empty where a gauge is missing, or too few points come about. A relief's flow is read in its own line. */
@@ -278,8 +276,8 @@ final class Curves {
             Optional<String> signalLine,
             LoadSweep sweep,
             List<Curve.Aim> aims) {
-        Optional<TestPoint> gauge = finest(line);
-        Optional<TestPoint> signal = signalLine.flatMap(this::finest);
+        Optional<TestPoint> gauge = site.finest(line);
+        Optional<TestPoint> signal = signalLine.flatMap(site::finest);
         if (gauge.isEmpty() || signal.isPresent() != signalLine.isPresent() || aims.size() < Fit.least(kind)) {
             return Optional.empty();
         }

@@ -11,7 +11,9 @@ import earlygate.unit.Situation;
 import earlygate.unit.TestPoint;
 import earlygate.unit.Throttle;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
+import java.util.Optional;
 
 /** What every part of a plan works with: the unit, its load, its gauges, the machine as it stands, and the script. */
 public record Site(PowerUnit unit, GaugeSearch search, Script script, Readings readings) {
@@ -70,6 +72,11 @@ public record Site(PowerUnit unit, GaugeSearch search, Script script, Readings r
                 .flatMap(p -> unit.gaugesOn(p.outlet()).stream())
                 .findFirst()
                 .orElse(unit.testPoints().get(0));
+    }
+
+    /** The gauge on a line that is least off. */
+    Optional<TestPoint> finest(String line) {
+        return unit.gaugesOn(line).stream().min(Comparator.comparingDouble(TestPoint::errorPa));
     }
 
     /** Drivers turning, engines at the speed stated for tests. */

@@ -83,11 +83,31 @@ final class RecordPdf {
                                 r.notes(),
                                 n -> Row.of("label", n.label().isEmpty() ? null : n.label())
                                         .and("text", n.text())))
+                .and("revision", r.signed().revision())
+                .and("technicianSigned", signature(r, "technician"))
+                .and("witnessSigned", signature(r, "witness"))
+                .and(
+                        "amendments",
+                        rows(
+                                r.signed().amendments(),
+                                a -> Row.of("revision", a.revision())
+                                        .and("text", a.text())
+                                        .and("by", a.by())
+                                        .and("at", when(a.at()))))
                 .and("log", rows(r.log(), this::logged));
     }
 
     private static List<TestView> tests(RecordView r, Predicate<TestView> which) {
         return r.tests().stream().filter(which).toList();
+    }
+
+    /** Name and time; null until it is signed. */
+    private static String signature(RecordView r, String role) {
+        return r.signed().names().stream()
+                .filter(n -> n.role().equals(role))
+                .map(n -> n.name() + ", " + when(n.at()))
+                .findFirst()
+                .orElse(null);
     }
 
     private Row setting(SettingView s) {
@@ -147,7 +167,7 @@ final class RecordPdf {
                 .and("verdict", verdict(t.verdict()));
     }
 
-    private Row deviation(RecordView.DeviationView d) {
+    private Row deviation(DeviationView d) {
         return Row.of("action", d.action())
                 .and("reason", d.reason())
                 .and("at", when(d.at()))

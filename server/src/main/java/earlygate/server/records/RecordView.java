@@ -56,6 +56,7 @@ public record RecordView(
         List<WrittenView> notes,
         List<DeviationView> deviations,
         List<StaffView> staffs,
+        SignedView signed,
         List<LogView> log) {
     /**
      * @param asLeftBar null until the locked reading is taken, as are the fields that come with it
@@ -98,9 +99,6 @@ public record RecordView(
 
     public record WrittenView(String step, String label, String text, Instant at) {}
 
-    /** Every deviation ever given. {@code standing} stands or void: something was read or turned after it. */
-    public record DeviationView(String step, String action, String reason, Instant at, String standing) {}
-
     public record TestView(
             String step,
             String phase,
@@ -130,7 +128,7 @@ public record RecordView(
                 head.technician(),
                 head.practice(),
                 head.startedAt(),
-                finished && !log.isEmpty() ? log.get(log.size() - 1).at() : null,
+                finished ? SignedView.finishedAt(state) : null,
                 head.plan().school().key(),
                 !finished ? "unfinished" : record.passed() ? "passed" : "passed-with-deviations",
                 record.settings().stream()
@@ -153,13 +151,14 @@ public record RecordView(
                                 NoteView.text(n.note().note(), n.note().text(), words),
                                 n.at()))
                         .toList(),
-                deviations(state, words),
+                DeviationView.all(state, words),
                 StaffView.of(
                         unit,
                         gaps,
                         id -> record.settings().stream()
                                 .anyMatch(s ->
                                         s.setting().equals(id) && s.asLeftPa().isPresent())),
+                SignedView.of(state),
                 log);
     }
 
@@ -220,29 +219,6 @@ public record RecordView(
                 .findFirst()
                 .map(words::say)
                 .orElse("");
-    }
-
-    private static List<DeviationView> deviations(RunState state, Words words) {
-        return state.events().stream()
-                .filter(e -> e.body() instanceof RunEvent.Deviation)
-                .flatMap(e -> {
-                    RunEvent.Deviation d = (RunEvent.Deviation) e.body();
-                    return state
-                            .step(d.step())
-                            .map(s -> new DeviationView(
-                                    s.id(),
-                                    words.say(s.action()),
-                                    RunRecord.said(d),
-                                    e.at(),
-                                    state.record(s.id())
-                                                    .deviation()
-                                                    .filter(d::equals)
-                                                    .isPresent()
-                                            ? "stands"
-                                            : "void"))
-                            .stream();
-                })
-                .toList();
     }
 
     /** What the target is a pressure of. */

@@ -9,6 +9,7 @@ import earlygate.judge.Watch;
 import earlygate.plan.Expect;
 import earlygate.plan.Goal;
 import earlygate.plan.Step;
+import earlygate.quantity.Keyed;
 import earlygate.quantity.Measure;
 import earlygate.quantity.PressureUnit;
 import earlygate.quantity.TypedNumber;
@@ -74,11 +75,23 @@ class EventInput {
             case "reopened" -> new RunEvent.Reopened(step);
             case "struck" -> new RunEvent.Struck(step, r.wrong() == null ? 0 : r.wrong());
             case "noted" -> new RunEvent.Noted(step, r.note() == null ? "" : r.note(), text(r));
+            case "signed" -> new RunEvent.Signed(role(r.note()), text(r));
+            case "amended" ->
+                new RunEvent.Amended(
+                        text(r), r.releasedBy() == null ? "" : r.releasedBy().strip());
             case "paused" -> new RunEvent.Paused(r.text() == null ? "" : text(r));
             case "went-on" -> new RunEvent.WentOn();
             case "hold-opened" -> new RunEvent.HoldOpened("" + r.phase());
             default -> throw ApiProblem.badInput("kind", Reason.of("runs.kind").name("value", "" + r.kind()));
         };
+    }
+
+    private static RunEvent.Role role(String key) {
+        try {
+            return Keyed.of(RunEvent.Role.class, "" + key);
+        } catch (IllegalArgumentException e) {
+            throw ApiProblem.badInput("note", Reason.of("runs.role").name("value", "" + key));
+        }
     }
 
     private static String instrument(EventRequest r) {

@@ -135,6 +135,12 @@ final class RunLog {
             return Reason.of(p.reason().isBlank() ? "log.paused" : "log.paused-for")
                     .name("reason", p.reason());
         }
+        if (e.body() instanceof RunEvent.Signed s) {
+            return Reason.of("log.signed-" + s.role().key()).name("name", s.name());
+        }
+        if (e.body() instanceof RunEvent.Amended a) {
+            return Reason.of("log.amended").name("by", a.by()).name("text", a.text());
+        }
         if (e.body() instanceof RunEvent.WentOn) {
             return Reason.of("log.went-on");
         }

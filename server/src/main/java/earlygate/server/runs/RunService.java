@@ -9,6 +9,7 @@ import earlygate.run.RunEvent;
 import earlygate.run.RunRecord;
 import earlygate.run.RunRules;
 import earlygate.run.RunState;
+import earlygate.run.Signatures;
 import earlygate.server.journal.OpenRuns;
 import earlygate.server.journal.RunStore;
 import earlygate.server.journal.RunStore.NewEvent;
@@ -35,7 +36,8 @@ public class RunService implements RigHost.Keeper {
      *
      * @param key the sender's own name for this event; sent again, it is written only once
      * @param kind step-done, reading, live-reading, turned, cracked, take-crack, tap-crack, deviation, again, reopened,
-     *     point, live-point, left-out, struck, noted, hold-opened, paused or went-on
+     *     point, live-point, left-out, struck, noted, hold-opened, paused, went-on,
+     *     signed (note: technician or witness; text: the name) or amended (text; releasedBy: who amends)
      * @param instrument test point, driver or OIL
      * @param text number as typed, the reason of a deviation, or what is noted
      * @param turns clockwise positive
@@ -150,6 +152,9 @@ public class RunService implements RigHost.Keeper {
                     && store.delivered(runId, OnceKey.needed(key, "key")).isPresent()) {
                 return state;
             }
+            if (Signatures.of(state).locked()) {
+                throw ApiProblem.conflict("rig", Reason.of("run.refused.locked"));
+            }
             Pause.of(state).ifPresent(p -> {
                 throw ApiProblem.conflict("rig", Reason.of("run.refused.paused").name("by", p.by()));
             });
@@ -215,13 +220,12 @@ public class RunService implements RigHost.Keeper {
     /** A drive of the practice machine stopped by itself. */
     @Override
     public void stopped(long runId, String driver, String cause) {
-        locked(
-                runId,
-                () -> happened(
-                        runId,
-                        open.state(runId),
-                        null,
-                        step -> Optional.of(new RunEvent.Stopped(step, driver, cause))));
+        locked(runId, () -> {
+            RunState state = open.state(runId);
+            return Signatures.of(state).locked()
+                    ? state
+                    : happened(runId, state, null, step -> Optional.of(new RunEvent.Stopped(step, driver, cause)));
+        });
     }
 
     private RunState locked(long runId, Supplier<RunState> action) {
@@ -245,7 +249,8 @@ public class RunService implements RigHost.Keeper {
         RunState after = writes.write(() -> {
             store.append(head, events, standing);
             RunState now = open.state(runId);
-            if (now.finished()) {
+            boolean afterwards = events.stream().allMatch(e -> e.body() instanceof RunEvent.OfRecord);
+            if (now.finished() && !afterwards) {
                 store.finished(runId, RunRecord.of(now).passed() ? "passed" : "passed-with-deviations");
             }
             return now;

@@ -1,0 +1,117 @@
+package earlygate.server;
+
+import static earlygate.server.Server.object;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import earlygate.server.Server.Answer;
+import java.io.IOException;
+import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.text.PDFTextStripper;
+import org.junit.jupiter.api.Test;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.ObjectNode;
+
+/** Names under a record: two, of two people, after the work; then nothing moves but by amendment. */
+class SignedTest extends OnAServer {
+    private static Answer sign(long run, String role, String name) {
+        return server.event(run, "signed", object().put("note", role).put("text", name));
+    }
+
+    private static JsonNode record(long run) {
+        return server.get("/api/runs/" + run + "/record").json();
+    }
+
+    @Test
+    void aRecordIsSignedByTwoAndLockedAndAmended() throws IOException {
+        ObjectNode start = object().put("tag", "LG-07").put("technician", "A. Marsh");
+        AtTheMachine walker = new AtTheMachine(server, start, Certified.unit("LG-07"), 4);
+        walker.walkTo("Prove zero");
+        long run = walker.run;
+        assertThat(sign(run, "technician", "A. Marsh").problem()).contains("signed once every step is done");
+        walker.walk();
+        String finished = record(run).get("finishedAt").asString();
+        assertThat(sign(run, "owner", "A. Marsh").status()).isEqualTo(422);
+        assertThat(sign(run, "technician", " ").problem()).contains("A name of 1 to 80");
+        assertThat(sign(run, "technician", "A. Marsh").status()).isEqualTo(200);
+        assertThat(sign(run, "witness", "a. marsh").problem()).contains("the witness is somebody else");
+        Answer early =
+                server.event(run, "amended", object().put("text", "found later").put("releasedBy", "C. Reed"));
+        assertThat(early.problem()).contains("before that nothing needs amending");
+        assertThat(record(run).at("/signed/locked").asBoolean()).isFalse();
+        assertThat(sign(run, "witness", "B. Sluys").status()).isEqualTo(200);
+        assertThat(sign(run, "witness", "C. Reed").problem()).contains("B. Sluys has signed here already");
+
+        Answer late = server.event(
+                run,
+                "reading",
+                object().put("step", "s1").put("instrument", "G1").put("text", "1"));
+        assertThat(late.problem()).contains("the record is locked");
+        Answer amended = server.event(
+                run,
+                "amended",
+                object().put("text", "Gauge G1 was due for calibration the day after.")
+                        .put("releasedBy", "C. Reed"));
+        assertThat(amended.status()).isEqualTo(200);
+        JsonNode record = record(run);
+        assertThat(record.at("/signed/locked").asBoolean()).isTrue();
+        assertThat(record.at("/signed/revision").asInt()).isEqualTo(2);
+        assertThat(record.get("finishedAt").asString()).isEqualTo(finished);
+        assertThat(record.get("outcome").asString()).isEqualTo("passed");
+
+        byte[] pdf = server.get("/api/runs/" + run + "/record.pdf").bytes();
+        Archived.isFit(pdf);
+        try (var document = Loader.loadPDF(pdf)) {
+            PDFTextStripper stripper = new PDFTextStripper();
+            stripper.setEndPage(1);
+            String front = stripper.getText(document);
+            String seal = server.get("/api/runs/" + run + "/proof.json")
+                    .json()
+                    .get("seal")
+                    .asString();
+            assertThat(front)
+                    .contains("A. Marsh, ", "B. Sluys, ", "Revision 2, amended by C. Reed", seal, "RV1", "compensator")
+                    .contains("G1 was due for calibration");
+        }
+        assertThat(server.post(
+                                "/api/prove",
+                                server.get("/api/runs/" + run + "/proof.json").json())
+                        .json()
+                        .get("whole")
+                        .asBoolean())
+                .isTrue();
+    }
+
+    /** A machine that goes on moving after its record was locked writes nothing into it. */
+    @Test
+    void aLockedPracticeMachineStandsStill() {
+        OnTheRig walker = new OnTheRig(
+                server,
+                object().put("tag", "LG-07").put("technician", "A. Marsh").put("rig", "easy"));
+        walker.walk();
+        sign(walker.run, "technician", "A. Marsh");
+        sign(walker.run, "witness", "B. Sluys");
+        long seq = server.run(walker.run).get("seq").asLong();
+        assertThat(rig(walker.run, "start", "M1", 1).problem()).contains("the record is locked");
+        assertThat(server.run(walker.run).get("seq").asLong()).isEqualTo(seq);
+    }
+
+    /** Two pages say it all; the log comes after them. */
+    static void twoPages(byte[] pdf, String tag) {
+        try (var document = Loader.loadPDF(pdf)) {
+            for (int page = 1; page <= document.getNumberOfPages(); page++) {
+                PDFTextStripper stripper = new PDFTextStripper();
+                stripper.setStartPage(page);
+                stripper.setEndPage(page);
+                if (stripper.getText(document).contains("No. Time By Step What")) {
+                    assertThat(page)
+                            .as("%s: the page on which the log begins", tag)
+                            .isLessThanOrEqualTo(3);
+                    return;
+                }
+            }
+            throw new AssertionError("no log in the record of " + tag);
+        } catch (IOException e) {
+            throw new AssertionError(e);
+        }
+    }
+}

@@ -1,0 +1,11 @@
+export const PROVE = {
+  'prove.title': 'Prove a record',
+  'prove.what':
+    'A record exported as proof takes its whole log along, each entry sealed with the one before. Here it is followed once more, and what the record says is held against what its log comes to. Nothing of it is kept.',
+  'prove.choose': 'Choose a proof file',
+  'prove.whole': '✔ {0} is whole',
+  'prove.broken': '▲ {0} is not as it was written',
+  'prove.of': 'Record of {0}, written by {1}, {2} entries.',
+  'prove.seal': 'Its seal must be the one that is printed on the certificate:',
+  'prove.at': 'At',
+} as const
