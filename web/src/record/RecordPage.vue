@@ -60,6 +60,7 @@ const outcome = computed(() => OUTCOME[record.value?.outcome ?? ''] ?? ['plain',
         <div class="files no-print">
           <a class="main" :href="`/api/runs/${id}/record.pdf?${display.query}`" download>{{ say('record.recordPage.pdf') }}</a>
           <a :href="`/api/runs/${id}/record.json`" download>{{ say('record.recordPage.json') }}</a>
+          <a :href="`/api/runs/${id}/label.pdf?${display.query}`" download>{{ say('record.recordPage.label') }}</a>
           <a :href="`/api/runs/${id}/proof.json`" download>{{ say('record.recordPage.proof') }}</a>
           <RouterLink :to="{ name: 'prove' }" class="link">{{ say('record.recordPage.prove-one') }}</RouterLink>
         </div>
@@ -70,6 +71,10 @@ const outcome = computed(() => OUTCOME[record.value?.outcome ?? ''] ?? ['plain',
       <SignRecord v-if="record.outcome !== 'unfinished'" :record="record" @signed="refetch()" />
       <h2>{{ say('record.recordPage.settings') }}</h2>
       <SettingsTable :settings="record.settings" />
+      <template v-if="record.curves.length">
+        <h2>{{ say('verify.curves') }}</h2>
+        <CurveProof v-for="c in record.curves" :key="c.step" :curve="c" />
+      </template>
       <h2>{{ say('record.recordPage.readings-and-tests') }}</h2>
       <DataTable size="small" :value="record.tests" removable-sort>
         <Column sortable field="phase" :header="say('record.recordPage.phase')">
@@ -93,10 +98,6 @@ const outcome = computed(() => OUTCOME[record.value?.outcome ?? ''] ?? ['plain',
           <template #body="{ data: t }"><Verdict :grade="t.verdict" /></template>
         </Column>
       </DataTable>
-      <template v-if="record.curves.length">
-        <h2>{{ say('verify.curves') }}</h2>
-        <CurveProof v-for="c in record.curves" :key="c.step" :curve="c" />
-      </template>
       <h2>{{ say('record.recordPage.deviations') }}</h2>
       <p v-if="!record.deviations.length">{{ say('record.recordPage.none') }}</p>
       <ul v-else>
@@ -190,6 +191,8 @@ header {
   display: flex;
   gap: 8px;
   align-items: start;
+  flex-wrap: wrap;
+  justify-content: flex-end;
 }
 .files a:not(.link) {
   text-decoration: none;

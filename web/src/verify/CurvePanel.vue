@@ -77,17 +77,15 @@ function leaveOut(seq: number, reason: string) {
     <p>
       <template v-if="next">
         {{
-          next.aim.back
-            ? say('verify.next-back', curve.gauge, display.show(next.aim.bar), display.flow(next.aim.lpm))
-            : say(
-                'verify.next',
-                next.number,
-                curve.gauge,
-                display.show(next.aim.bar),
-                curve.load,
-                `${Math.round(next.aim.opening * 100)} %`,
-                display.flow(next.aim.lpm),
-              )
+          say(
+            next.aim.back ? 'verify.next-back' : 'verify.next',
+            next.number,
+            curve.gauge,
+            display.show(next.aim.bar),
+            curve.load,
+            `${Math.round(next.aim.opening * 1000) / 10} %`,
+            display.flow(next.aim.lpm),
+          )
         }}
       </template>
       <template v-else>{{ say('verify.all-aims') }}</template>

@@ -45,6 +45,7 @@ export const RECORD = {
   'record.recordsPage.run': 'Run {0}',
   'record.recordsPage.start-one': 'Start one',
   'record.recordsPage.with-deviations': '◆ with deviations',
+  'record.recordPage.label': 'Label',
   'record.recordPage.proof': 'Proof',
   'record.recordPage.prove-one': 'Prove a record',
   'record.sign.technician': 'Technician',

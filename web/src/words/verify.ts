@@ -21,7 +21,7 @@ export const VERIFY = {
   'verify.new': 'By the sheet',
   'verify.no-points': 'No point yet.',
   'verify.next': 'Point {0}: {1} about {2}, {3} {4} open: about {5} flow.',
-  'verify.next-back': 'On the way back, {0} about {1}: about {2} flow.',
+  'verify.next-back': 'On the way back: {1} about {2}, {3} {4} open: about {5} flow.',
   'verify.all-aims': 'All points that are asked for are there. More make it surer.',
   'verify.least': '{0} of at least {1} points',
   'verify.take-now': 'Take {0} and the flow in the line of {1}',

@@ -2,22 +2,72 @@ package earlygate.e2e;
 
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 
+import com.microsoft.playwright.APIResponse;
+import com.microsoft.playwright.Download;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
+import java.io.IOException;
+import java.util.regex.Pattern;
+import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.text.PDFTextStripper;
+import org.assertj.core.api.Assertions;
 
-/** A whole run of a unit by its screws, to a passed record. */
+/** A whole run of a unit by its screws and its curves, to a passed record, signed, locked and proved. */
 final class Commissioning {
     private Commissioning() {}
 
-    static void byItsScrews(String tag) {
+    /** @param found what the record's curves must name; none for a unit that takes none */
+    static void byItsScrews(String tag, String... found) {
         Page page = Journey.start(tag, "Practice rig");
         assertThat(page.locator("article.step")).isVisible();
         new Technician(page).walkTo("");
         Journey.link(page, "Open the record").click();
         assertThat(page.locator(".outcome")).containsText("Passed");
         assertThat(page.locator(".outcome")).containsText("on the practice rig");
-        page.navigate(page.url().replaceAll("/unit/.*", "/"));
+        for (String parameter : found) {
+            assertThat(page.locator(".proof .found")
+                            .filter(new Locator.FilterOptions().setHasText(parameter))
+                            .first())
+                    .isVisible();
+        }
+        sign(page);
+        certificate(page, tag, found);
+        prove(page, tag);
+        page.navigate(page.url().replaceAll("/prove.*", "/"));
         assertThat(page.locator("article").filter(new Locator.FilterOptions().setHasText(tag)))
                 .containsText("Not commissioned here yet");
+    }
+
+    private static void sign(Page page) {
+        Journey.button(page, "Sign").first().click();
+        assertThat(Journey.button(page, "Sign")).hasCount(1);
+        page.getByLabel("Witness").fill("ada marsh");
+        Journey.button(page, "Sign").click();
+        assertThat(page.locator(".sign [role=alert]")).containsText("the witness is somebody else");
+        page.getByLabel("Witness").fill("Bea Sluys");
+        Journey.button(page, "Sign").click();
+        assertThat(page.locator(".sign")).containsText("Signed by both and locked, revision 1");
+    }
+
+    private static void certificate(Page page, String tag, String... found) {
+        APIResponse pdf = page.request()
+                .get(page.locator("a.main").evaluate("a => a.href").toString());
+        try (var document = Loader.loadPDF(pdf.body())) {
+            PDFTextStripper stripper = new PDFTextStripper();
+            stripper.setEndPage(2);
+            Assertions.assertThat(stripper.getText(document))
+                    .contains(tag, "Passed", "Ada Marsh, ", "Bea Sluys, ", "the last seal is ")
+                    .contains(found);
+        } catch (IOException e) {
+            throw new AssertionError(e);
+        }
+    }
+
+    /** The file that the page exports, put back into the page that proves it. */
+    private static void prove(Page page, String tag) {
+        Download proof = page.waitForDownload(() -> Journey.link(page, "Proof").click());
+        Journey.link(page, "Prove a record").click();
+        page.locator("input[type=file]").setInputFiles(proof.path());
+        assertThat(page.locator(".answer")).containsText(Pattern.compile("is whole.*Record of " + tag));
     }
 }

@@ -105,6 +105,31 @@ abstract class Hands {
         }
     }
 
+    /** Every point that the panel asks for, one after the other, the load opened by its handles as far as it says. */
+    void takeCurve() {
+        Pattern next = Pattern.compile("(\\S+) ([0-9.]+) % open");
+        for (int i = 0; i < 14; i++) {
+            Matcher asks = next.matcher(text(".curve > p"));
+            if (!asks.find()) {
+                break;
+            }
+            String load = asks.group(1);
+            page.getByLabel("Shut " + load).click();
+            int tenths = (int) Math.round(10 * Double.parseDouble(asks.group(2)));
+            for (int by : new int[] {100, 10, 1}) {
+                for (; tenths >= by; tenths -= by) {
+                    click("Open " + load + " by " + (by == 1 ? "0.1" : "" + by / 10) + " %");
+                }
+            }
+            stand();
+            Locator take = page.locator(".curve .take button:enabled");
+            take.waitFor();
+            int before = page.locator(".curve tbody tr").count();
+            take.click();
+            page.locator(".curve tbody tr").nth(before).waitFor();
+        }
+    }
+
     void toTheEnd(String way) {
         slacken();
         for (int i = 0; i < 20 && !page.getByText("is at its end: made").isVisible(); i++) {

@@ -170,7 +170,9 @@ final class Technician extends Hands {
     }
 
     private void prepare(String title) {
-        if (title.startsWith("Put the machine so: ")) {
+        if (title.matches("(Curve|Margin) of .*")) {
+            takeCurve();
+        } else if (title.startsWith("Put the machine so: ")) {
             for (String part : title.substring(20).split(", ")) {
                 put(part.substring(0, part.indexOf(' ')), part.substring(part.indexOf(' ') + 1));
             }

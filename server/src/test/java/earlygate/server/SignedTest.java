@@ -3,9 +3,14 @@ package earlygate.server;
 import static earlygate.server.Server.object;
 import static org.assertj.core.api.Assertions.assertThat;
 
+import com.google.zxing.BinaryBitmap;
+import com.google.zxing.RGBLuminanceSource;
+import com.google.zxing.common.HybridBinarizer;
+import com.google.zxing.qrcode.QRCodeReader;
 import earlygate.server.Server.Answer;
 import java.io.IOException;
 import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.rendering.PDFRenderer;
 import org.apache.pdfbox.text.PDFTextStripper;
 import org.junit.jupiter.api.Test;
 import tools.jackson.databind.JsonNode;
@@ -79,6 +84,25 @@ class SignedTest extends OnAServer {
                         .get("whole")
                         .asBoolean())
                 .isTrue();
+    }
+
+    /** The code on the label is read by a reader of its own, off the printed picture. */
+    @Test
+    void theLabelLeadsToTheRecord() throws Exception {
+        long run = server.startRun(false);
+        byte[] pdf = server.get("/api/runs/" + run + "/label.pdf").bytes();
+        Archived.isFit(pdf);
+        try (var document = Loader.loadPDF(pdf)) {
+            assertThat(document.getNumberOfPages()).isEqualTo(1);
+            assertThat(new PDFTextStripper().getText(document)).contains("LG-07", "Not finished", "RV1", "not read");
+            var image = new PDFRenderer(document).renderImageWithDPI(0, 300);
+            var read = new QRCodeReader()
+                    .decode(new BinaryBitmap(new HybridBinarizer(new RGBLuminanceSource(
+                            image.getWidth(),
+                            image.getHeight(),
+                            image.getRGB(0, 0, image.getWidth(), image.getHeight(), null, 0, image.getWidth())))));
+            assertThat(read.getText()).startsWith("http://").endsWith("/unit/LG-07/record/" + run);
+        }
     }
 
     /** A machine that goes on moving after its record was locked writes nothing into it. */

@@ -124,7 +124,7 @@ public final class Closing {
                     .tool("")
                     .demand(Demand.RETURN)
                     .expect(readings.around(gauge, aim, t.tolerancePa()))
-                    .expect(i == 1 && !unit.all(DcMotor.class).isEmpty() ? readings.currents() : List.of())
+                    .expect(i == 1 ? readings.currents() : List.of())
                     .ifNot(of("plan.if-not.does-not-return"))
                     .caution("injection")
                     .minutes(1)

@@ -16,6 +16,7 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
+import org.springframework.web.servlet.support.ServletUriComponentsBuilder;
 
 /** The record of a run: to look at, as JSON and as PDF. */
 @RestController
@@ -78,6 +79,21 @@ class RecordController {
                 .header(HttpHeaders.CONTENT_DISPOSITION, attachment(record, "pdf"))
                 .contentType(MediaType.APPLICATION_PDF)
                 .body(RecordPdf.of(record, sealed.seal(id), pressure));
+    }
+
+    /** For a label printer: what stays on the machine, with a code that leads back here. */
+    @GetMapping("/label.pdf")
+    ResponseEntity<byte[]> label(@PathVariable long id, @RequestParam(defaultValue = "bar") PressureUnit pressure) {
+        RecordView record = record(id, pressure);
+        String address = ServletUriComponentsBuilder.fromCurrentContextPath()
+                .path("/unit/{tag}/record/{id}")
+                .buildAndExpand(record.tag(), id)
+                .encode()
+                .toUriString();
+        return ResponseEntity.ok()
+                .header(HttpHeaders.CONTENT_DISPOSITION, attachment(record, "label.pdf"))
+                .contentType(MediaType.APPLICATION_PDF)
+                .body(RecordLabel.of(record, sealed.seal(id), address, pressure));
     }
 
     private static String attachment(RecordView record, String ending) {

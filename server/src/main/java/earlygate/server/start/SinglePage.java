@@ -33,6 +33,7 @@ class SinglePage implements WebMvcConfigurer {
         "/new",
         "/reckoner",
         "/day",
+        "/prove",
         "/instruments",
         "/unit/{tag}/sheet",
         "/unit/{tag}/plan",
