@@ -26,7 +26,7 @@ export const useDisplay = defineStore('display', () => {
   function amount(value: number, unit: string, decimals?: number): string {
     const there = unitBeside(unit, pressure.value)
     const shown = outOf(unit, value, there)
-    return `${decimals === undefined ? Number(shown.toPrecision(4)) : shown.toFixed(decimals)} ${there}`
+    return `${decimals === undefined ? Number(shown.toPrecision(4)) : shown.toFixed(decimals).replace(/^-(?=0\.?0*$)/, '')} ${there}`
   }
 
   const flow = (lpm: number, decimals?: number) => amount(lpm, 'L/min', decimals)

@@ -58,10 +58,14 @@ function shown(value: number, unit: string): string {
   break-inside: avoid;
 }
 .beside {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr) minmax(0, auto);
+  display: flex;
+  flex-wrap: wrap;
   gap: 14px;
-  align-items: start;
+  align-items: flex-start;
+}
+.beside > figure {
+  flex: 1 1 340px;
+  min-width: 0;
 }
 .found {
   border-collapse: collapse;
@@ -71,10 +75,5 @@ function shown(value: number, unit: string): string {
   text-align: left;
   padding: 4px 8px;
   border-bottom: 1px solid var(--rule);
-}
-@media (max-width: 1000px) {
-  .beside {
-    grid-template-columns: minmax(0, 1fr);
-  }
 }
 </style>
