@@ -64,6 +64,15 @@ class RunJudgementTest extends WalkedRun {
         double[] bars = {159, 160, 161.5};
         for (int i = 0; i < 3; i++) {
             accept(read(current(), "G1", bars[i] * 1e5, WARM));
+            // At the first the motor must draw at deadhead what the model says.
+            double amps = current().expect().stream()
+                    .filter(e -> e.instrument().equals("M1"))
+                    .mapToDouble(Expect::value)
+                    .sum();
+            assertThat(amps > 0).isEqualTo(i == 0);
+            if (amps > 0) {
+                accept(read(current(), "M1", amps, WARM));
+            }
             if (i < 2) {
                 accept(new StepDone(current().id()));
             }
