@@ -39,6 +39,7 @@ async function prove(file: File) {
       <h2>{{ say(answer.whole ? 'prove.whole' : 'prove.broken', name) }}</h2>
       <template v-if="answer.whole">
         <p>{{ say('prove.of', answer.tag, answer.technician, answer.entries) }}</p>
+        <p>{{ say(answer.sheetSealed ? 'prove.sheet-sealed' : 'prove.sheet-open') }}</p>
         <p>{{ say('prove.seal') }}</p>
         <p class="seal">{{ answer.seal }}</p>
       </template>

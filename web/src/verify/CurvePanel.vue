@@ -14,7 +14,7 @@ import type { RunEvent } from '../run/useRun'
 import { say } from '../words'
 import CurveChart from './CurveChart.vue'
 import CurveTable from './CurveTable.vue'
-import { nextAim, type Curve } from './curves'
+import type { Curve } from './curves'
 
 /** A curve while it is taken: which point is next, the point as read, what the points tell so far. */
 const props = defineProps<{
@@ -34,7 +34,11 @@ const pressure = useKept(`${props.place}-pressure`)
 const signal = useKept(`${props.place}-signal`)
 const flow = useKept(`${props.place}-flow`)
 const back = ref(false)
-const next = computed(() => nextAim(props.curve))
+const next = computed(() => {
+  const number = props.curve.next
+  const aim = number ? props.curve.aims[number - 1] : undefined
+  return aim && number ? { aim, number } : undefined
+})
 watch(next, (n) => (back.value = n?.aim.back ?? back.value), { immediate: true })
 
 const flowUnit = computed(() => unitBeside('L/min', display.pressure))

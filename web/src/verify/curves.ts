@@ -3,24 +3,6 @@ import { say, type Word } from '../words'
 
 export type Curve = Schema['CurveView']
 
-/** How near a point must lie to one that is asked for to be it, as a share of how far those lie apart. */
-const NEAR = 0.06
-
-/** The next point worth taking, in the order in which the load comes by them; undefined once all are there. */
-export function nextAim(curve: Curve): { aim: Curve['aims'][number]; number: number } | undefined {
-  const pressures = curve.aims.map((a) => a.bar)
-  const flows = curve.aims.map((a) => a.lpm)
-  const tall = Math.max(...pressures) - Math.min(...pressures) || 1
-  const wide = Math.max(...flows) - Math.min(...flows) || 1
-  const counted = curve.points.filter((p) => !p.leftOut)
-  const at = curve.aims.findIndex(
-    (a) =>
-      !counted.some((p) => p.back === a.back && Math.abs(p.bar - a.bar) <= NEAR * tall && Math.abs(p.lpm - a.lpm) <= 2 * NEAR * wide + 0.5),
-  )
-  const aim = curve.aims[at]
-  return aim && { aim, number: at + 1 }
-}
-
 /** What is drawn upward and what along: flow over pressure of a pump, pressure over flow of a relief, difference over flow. */
 export function place(curve: Curve, bar: number, lpm: number, signalBar?: number | null): [number, number] {
   if (curve.kind === 'pump') return [bar, lpm]

@@ -7,5 +7,7 @@ export const PROVE = {
   'prove.broken': '▲ {0} is not as it was written',
   'prove.of': 'Record of {0}, written by {1}, {2} entries.',
   'prove.seal': 'Its seal must be the one that is printed on the certificate:',
+  'prove.sheet-sealed': 'The sheet in it is the one that was signed for.',
+  'prove.sheet-open': '◇ Nobody has signed it: the sheet in it (ratings, gauges, targets) is not sealed.',
   'prove.at': 'At',
 } as const

@@ -10,6 +10,7 @@ public final class Audit {
             new SaysWhatItDoes(),
             new Decides(),
             new WithinRatings(),
+            new AlongCurves(),
             new Protected(),
             new Direction(),
             new SetAndLocked(),

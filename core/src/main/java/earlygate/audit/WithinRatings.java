@@ -96,7 +96,7 @@ final class WithinRatings implements Check {
         return s.drivers().getOrDefault(id, new Situation.Drive(running, java.util.OptionalDouble.empty()));
     }
 
-    private static Optional<Violation> passed(PowerUnit unit, Step step, SteadyState state, String when) {
+    static Optional<Violation> passed(PowerUnit unit, Step step, SteadyState state, String when) {
         return rating(step, state, when, unit::weakest).or(() -> overload(unit, step, state, when));
     }
 

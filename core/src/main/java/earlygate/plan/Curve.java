@@ -11,8 +11,7 @@ import java.util.Optional;
  * @param subject pump or relief valve that it tells of
  * @param gauge test point of its pressure; {@code signal} the one that is taken off it, for a margin
  * @param metered component in whose line a flow meter stands
- * @param load hand valve that is shut
- * @param from how far that is open at the first point, 0 to 1
+ * @param load hand valve that is shut, from wide open on
  * @param aims where points are worth most, in the order in which the load comes by them
  */
 public record Curve(
@@ -22,7 +21,6 @@ public record Curve(
         Optional<String> signal,
         String metered,
         String load,
-        double from,
         List<Aim> aims) {
     /**
      * What the model expects there.

@@ -16,42 +16,49 @@ import earlygate.verify.Fit;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.OptionalInt;
+import java.util.function.ToDoubleFunction;
+import java.util.stream.IntStream;
 import java.util.stream.Stream;
 
 /**
  * The curve of a step as far as it was taken, held against the part by the settings that the step stands at.
  *
- * @param oilKnown at every point; leakage goes with the oil's warmth
+ * @param read the points as the fit takes them, in the order of {@code points}: those left out are struck in it
  * @param fit empty until a point was taken
  */
-public record CurveTaken(Curve curve, Situation situation, List<RunEvent> points, boolean oilKnown, Optional<Fit> fit) {
+public record CurveTaken(
+        Curve curve, Situation situation, List<RunEvent> points, List<CurvePoint> read, Optional<Fit> fit) {
     /** Flow beside the meter that is worth a word, m3/s. */
     private static final double UNSEEN = 0.1 * Si.LPM;
+    /** How near a point must lie to one that is asked for to be it: a share of how far those lie apart, and besides. */
+    private static final double NEAR = 0.06;
+
+    private static final double NEAR_PA = 0.3 * Si.BAR;
+    private static final double NEAR_FLOW = 0.5 * Si.LPM;
 
     /** Empty for a step that takes none. */
     public static Optional<CurveTaken> of(RunState run, Step step) {
         return step.curve().map(c -> {
             StepRecord record = run.record(step.id());
             List<RunEvent> events = record.points();
+            List<CurvePoint> read = events.stream()
+                    .map(e -> point(
+                            c,
+                            (Point) e.body(),
+                            oil(run, step, e),
+                            record.leftOut(e.seq()).isPresent()))
+                    .toList();
             Situation left = AsLeft.in(run, step.situation());
-            Optional<Fit> fit = events.isEmpty() ? Optional.empty() : Optional.of(fit(run, step, c, left, record));
-            boolean oilKnown = events.stream().allMatch(e -> oil(run, step, e).isPresent());
-            return new CurveTaken(c, left, events, oilKnown, fit);
+            Optional<Fit> fit = read.isEmpty() ? Optional.empty() : Optional.of(fit(run.unit(), c, left, read));
+            return new CurveTaken(c, left, events, read, fit);
         });
     }
 
-    private static Fit fit(RunState run, Step step, Curve c, Situation left, StepRecord record) {
-        PowerUnit unit = run.unit();
-        List<CurvePoint> points = record.points().stream()
-                .map(e -> point(
-                        c,
-                        (Point) e.body(),
-                        oil(run, step, e),
-                        record.leftOut(e.seq()).isPresent()))
-                .toList();
+    private static Fit fit(PowerUnit unit, Curve c, Situation left, List<CurvePoint> read) {
         double gauges = unit.testPoint(c.gauge()).errorPa()
                 + c.signal().map(unit::testPoint).map(t -> t.errorPa()).orElse(0.0);
-        return CurveFit.of(unit, left, c.kind(), c.subject(), points, new Fit.Instruments(gauges, meterError(unit, c)));
+        return CurveFit.of(unit, left, c.kind(), c.subject(), read, new Fit.Instruments(gauges, meterError(unit, c)));
     }
 
     /** The rig's thermometer, else the last that was read, while it counts. */
@@ -84,16 +91,39 @@ public record CurveTaken(Curve curve, Situation situation, List<RunEvent> points
                         .orElse(0));
     }
 
+    /** Place among the aims of the next point worth taking, as the load comes by them; empty once all are there. */
+    public OptionalInt next() {
+        List<Curve.Aim> aims = curve.aims();
+        double tall = span(aims, Curve.Aim::pressurePa);
+        double wide = span(aims, Curve.Aim::flow);
+        return IntStream.range(0, aims.size())
+                .filter(i -> read.stream()
+                        .noneMatch(p -> !p.struck()
+                                && p.back() == aims.get(i).back()
+                                && Math.abs(p.pressurePa() - aims.get(i).pressurePa()) <= NEAR * tall + NEAR_PA
+                                && Math.abs(p.flow() - aims.get(i).flow()) <= 2 * NEAR * wide + NEAR_FLOW))
+                .findFirst();
+    }
+
+    private static double span(List<Curve.Aim> aims, ToDoubleFunction<Curve.Aim> of) {
+        double low = aims.stream().mapToDouble(of).min().orElse(0);
+        return aims.stream().mapToDouble(of).max().orElse(0) - low;
+    }
+
     /** Empty until a point was taken; what can't be fitted can't tell, nor can leakage through oil of no known warmth. */
     public Optional<Grade> grade() {
-        return fit.map(f -> f instanceof Fit.Found found && (oilKnown || curve.kind() != Fit.Kind.PUMP)
-                ? found.grade()
-                : Grade.CANNOT_TELL);
+        return fit.map(f -> f instanceof Fit.Found found && !oilUnknown() ? found.grade() : Grade.CANNOT_TELL);
+    }
+
+    /** Leakage goes with the oil's warmth, at every point. */
+    private boolean oilUnknown() {
+        return curve.kind() == Fit.Kind.PUMP
+                && read.stream().anyMatch(p -> p.oil().isEmpty());
     }
 
     /** The verdict in words and figures, or why there is none. */
     public List<Reason> said() {
-        if (fit.isPresent() && !oilKnown && curve.kind() == Fit.Kind.PUMP) {
+        if (oilUnknown()) {
             return List.of(Reason.of("verify.oil-unknown"));
         }
         if (fit.isEmpty()) {

@@ -178,8 +178,16 @@ public record RunEvent(long seq, Instant at, String by, Body body) {
         WITNESS
     }
 
-    /** The finished record is put a name to; with both names it is locked. */
-    public record Signed(Role role, String name) implements OfRecord {}
+    /**
+     * The finished record is put a name to; with both names it is locked.
+     *
+     * @param sheet hash of the sheet that the run was planned from; empty where nobody gave it
+     */
+    public record Signed(Role role, String name, Optional<String> sheet) implements OfRecord {
+        public Signed {
+            sheet = sheet == null ? Optional.empty() : sheet;
+        }
+    }
 
     /** What a locked record is added to: it becomes another revision, and what stood before stays. */
     public record Amended(String text, String by) implements OfRecord {}

@@ -24,13 +24,11 @@ import java.util.stream.Stream;
  * What stays of a run: each setting as found and as left against its target, the tests, every reading that was ever
  * taken, and every deviation with its reason.
  *
- * @param curves one for every step that takes one, taken or not
  * @param passed every step done, every gate open, every reading good, no deviation
  */
 public record RunRecord(
         List<SettingRecord> settings,
         List<TestRecord> tests,
-        List<CurveRecord> curves,
         List<Taken> taken,
         List<NoteRecord> notes,
         boolean finished,
@@ -90,8 +88,6 @@ public record RunRecord(
             Verdict.Grade grade,
             Optional<Deviation> deviation) {}
 
-    public record CurveRecord(Step step, CurveTaken taken, Optional<Deviation> deviation) {}
-
     /** @param counts it is one of those that the record rests on; otherwise an earlier attempt, or a slip */
     public record Taken(RunEvent event, boolean counts, boolean slip) {}
 
@@ -107,14 +103,7 @@ public record RunRecord(
         boolean passed = run.finished()
                 && run.plan().steps().stream()
                         .allMatch(s -> run.record(s.id()).deviation().isEmpty());
-        List<CurveRecord> curves = run.plan().steps().stream()
-                .flatMap(s ->
-                        CurveTaken.of(run, s)
-                                .map(c ->
-                                        new CurveRecord(s, c, run.record(s.id()).deviation()))
-                                .stream())
-                .toList();
-        return new RunRecord(settings, tests, curves, taken(run, tests), notes(run), run.finished(), passed);
+        return new RunRecord(settings, tests, taken(run, tests), notes(run), run.finished(), passed);
     }
 
     private static List<Taken> taken(RunState run, List<TestRecord> tests) {

@@ -33,7 +33,7 @@ import java.util.Optional;
 /** What may be written into a run next. Everything refused here says why; what is let through never breaks the fold. */
 public final class RunRules {
     /** A reason shorter than this says nothing to whoever reads the record. */
-    private static final int LEAST_REASON = 8;
+    static final int LEAST_REASON = 8;
 
     private static final double MOST_TURNS = 20;
     private static final int MOST_POINTS = 200;

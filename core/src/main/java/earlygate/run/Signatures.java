@@ -16,7 +16,6 @@ import java.util.Optional;
  */
 public record Signatures(List<RunEvent> signed, List<RunEvent> amended) {
     private static final int LONGEST_NAME = 80;
-    private static final int LEAST_TEXT = 8;
 
     public static Signatures of(RunState run) {
         return new Signatures(
@@ -47,9 +46,9 @@ public record Signatures(List<RunEvent> signed, List<RunEvent> amended) {
             return !names.locked()
                     ? Optional.of(Reason.of("run.refused.not-locked"))
                     : named(a.by())
-                            .or(() -> a.text().strip().length() < LEAST_TEXT
+                            .or(() -> a.text().strip().length() < RunRules.LEAST_REASON
                                     ? Optional.of(
-                                            Reason.of("run.refused.no-reason").number("least", LEAST_TEXT))
+                                            Reason.of("run.refused.no-reason").number("least", RunRules.LEAST_REASON))
                                     : Optional.empty());
         }
         Signed s = (Signed) body;

@@ -13,11 +13,18 @@ import earlygate.plan.Plan;
 import earlygate.plan.School;
 import earlygate.plan.SectionOrder;
 import earlygate.plan.Step;
+import earlygate.target.Derivation;
+import earlygate.target.GapSchool;
 import earlygate.unit.PowerUnit;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import tools.jackson.databind.json.JsonMapper;
+import tools.jackson.databind.node.ObjectNode;
 
 /** Which curves a plan takes, where, and that it asks for no flow meter that it doesn't take off again. */
 class CurveStepsTest {
@@ -57,6 +64,18 @@ class CurveStepsTest {
             });
         }
         assertThat(said(plan, "plan.meter-off")).isEqualTo(said(plan, "plan.meter-on"));
+        assertThat(said(plan, "plan.meter-on"))
+                .isEqualTo(curves(plan).stream().map(Curve::metered).distinct().count());
+    }
+
+    /** Strangers with load valves of their own: every meter that is read was fitted. */
+    @ParameterizedTest
+    @CsvSource({"15-ls-needle, 2", "18-two-pumps-one-shaft, 1", "20-twin-limited, 2", "01-ball-valve-deadhead, 0"})
+    void aStrangerTakesWhatItsCircuitShows(String file, int expected) throws IOException {
+        Path path = Path.of("src/test/resources/strangers/" + file + ".json");
+        ObjectNode document = (ObjectNode) new JsonMapper().readTree(Files.readString(path));
+        Plan plan = plan(Derivation.completed(Units.read(document), GapSchool.DEFAULT));
+        assertThat(curves(plan)).hasSize(expected);
         assertThat(said(plan, "plan.meter-on"))
                 .isEqualTo(curves(plan).stream().map(Curve::metered).distinct().count());
     }

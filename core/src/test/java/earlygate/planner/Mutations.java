@@ -74,6 +74,10 @@ final class Mutations {
                         "wound on past every rating",
                         Point.WITHIN_RATINGS,
                         (u, s) -> at(u, s, Step.Kind.SET, (x, set) -> everyScrewIn(u, x))),
+                new Mutation(
+                        "a curve's points elsewhere",
+                        Point.SAYS_WHAT_IT_DOES,
+                        (u, s) -> change(s, x -> x.curve().isPresent(), x -> ChangedStep.curved(x, aim -> 1.3 * aim))),
                 new Mutation("the only relief wound in", Point.PROTECTED, (u, s) -> windIn(u, s)),
                 new Mutation(
                         "turned the other way",

@@ -75,5 +75,6 @@ final class Commissioning {
         page.locator("input[type=file]").setInputFiles(file);
         assertThat(page.locator(".answer")).containsText("is whole");
         assertThat(page.locator(".answer")).containsText("Record of " + tag);
+        assertThat(page.locator(".answer")).containsText("the one that was signed for");
     }
 }

@@ -39,6 +39,7 @@ class ProofTest extends OnAServer {
     void whatWasExportedIsWhole() {
         JsonNode said = server.post("/api/prove", file()).json();
         assertThat(said.get("whole").asBoolean()).as(said.toString()).isTrue();
+        assertThat(said.get("sheetSealed").asBoolean()).isFalse();
         assertThat(said.get("seal").asString())
                 .isEqualTo(file().get("seal").asString())
                 .hasSize(64);

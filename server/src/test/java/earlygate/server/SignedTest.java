@@ -33,6 +33,8 @@ class SignedTest extends OnAServer {
         walker.walkTo("Prove zero");
         long run = walker.run;
         assertThat(sign(run, "technician", "A. Marsh").problem()).contains("signed once every step is done");
+        assertThat(server.event(run, "live-point", object().put("step", "s1")).status())
+                .isEqualTo(409);
         walker.walk();
         String finished = record(run).get("finishedAt").asString();
         assertThat(sign(run, "owner", "A. Marsh").status()).isEqualTo(422);
@@ -77,13 +79,15 @@ class SignedTest extends OnAServer {
                     .contains("A. Marsh, ", "B. Sluys, ", "Revision 2, amended by C. Reed", seal, "RV1", "compensator")
                     .contains("G1 was due for calibration");
         }
-        assertThat(server.post(
-                                "/api/prove",
-                                server.get("/api/runs/" + run + "/proof.json").json())
-                        .json()
-                        .get("whole")
-                        .asBoolean())
-                .isTrue();
+        ObjectNode proof =
+                (ObjectNode) server.get("/api/runs/" + run + "/proof.json").json();
+        JsonNode proved = server.post("/api/prove", proof).json();
+        assertThat(proved.get("whole").asBoolean()).as(proved.toString()).isTrue();
+        assertThat(proved.get("sheetSealed").asBoolean()).isTrue();
+        // A better gauge would make a better verdict: the sheet that was signed for is not to be exchanged.
+        ((ObjectNode) proof.at("/unit/testPoints/0")).put("class", 0.1);
+        assertThat(server.post("/api/prove", proof).json().get("place").asString())
+                .isEqualTo("unit");
     }
 
     /** The code on the label is read by a reader of its own, off the printed picture. */

@@ -81,10 +81,13 @@ final class Curves {
     }
 
     void write(Situation set) {
-        for (Found f : all(set)) {
-            Rehearsal m = site.rehearsal();
-            m.go(f.situation());
+        Rehearsal m = site.rehearsal();
+        // No meter is read that nobody was told to fit.
+        for (Found f : all(set).stream()
+                .filter(x -> m.metersAt.contains(x.curve().metered()))
+                .toList()) {
             Curve c = f.curve();
+            m.go(f.situation());
             site.script()
                     .step(
                             Kind.TEST,
@@ -290,7 +293,6 @@ final class Curves {
                         signal.map(TestPoint::id),
                         kind == Fit.Kind.RELIEF ? subject : load,
                         load,
-                        sweep.widest(),
                         aims),
                 sweep.set()));
     }

@@ -9,9 +9,9 @@ import java.util.Optional;
 import java.util.function.ToDoubleFunction;
 
 /**
- * What the model says along the way from a load wide open, or as wide as is safe, to shut.
+ * What the model says along the way from a load wide open to shut.
  *
- * @param along safe states only, the shut one last; empty where that is not among them
+ * @param along the shut one last; empty unless the model knows every one of them and all are safe
  */
 record LoadSweep(Rehearsal machine, Throttle load, Situation set, List<At> along) {
     /** Openings that are looked at, each so much narrower than the one before. */
@@ -25,24 +25,20 @@ record LoadSweep(Rehearsal machine, Throttle load, Situation set, List<At> along
 
     static LoadSweep of(Rehearsal machine, Throttle load, Situation set) {
         List<At> along = new ArrayList<>();
-        for (double opening = 1; opening > LEAST_OPENING; opening *= NARROWER) {
-            double at = opening;
-            machine.solved(set.withOpening(load.id(), at))
-                    .filter(machine::safe)
-                    .ifPresent(s -> along.add(new At(at, s)));
+        for (double opening = 1; opening >= 0; opening = opening > LEAST_OPENING ? opening * NARROWER : opening - 1) {
+            double at = opening > LEAST_OPENING ? opening : 0;
+            Optional<SteadyState> state =
+                    machine.solved(set.withOpening(load.id(), at)).filter(machine::safe);
+            if (state.isEmpty()) {
+                return new LoadSweep(machine, load, set, List.of());
+            }
+            along.add(new At(at, state.get()));
         }
-        Optional<SteadyState> shut =
-                machine.solved(set.withOpening(load.id(), 0)).filter(machine::safe);
-        shut.ifPresent(s -> along.add(new At(0, s)));
-        return new LoadSweep(machine, load, set, shut.isEmpty() ? List.of() : List.copyOf(along));
+        return new LoadSweep(machine, load, set, List.copyOf(along));
     }
 
     At shut() {
         return along.get(along.size() - 1);
-    }
-
-    double widest() {
-        return along.get(0).opening();
     }
 
     /** What grows as the load is shut, brought to {@code value} by halving; empty where it doesn't come there. */

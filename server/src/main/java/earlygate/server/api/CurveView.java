@@ -4,8 +4,10 @@ import static earlygate.quantity.Si.BAR;
 import static earlygate.quantity.Si.LPM;
 
 import earlygate.plan.Curve;
+import earlygate.plan.Step;
 import earlygate.run.CurveTaken;
 import earlygate.run.RunEvent;
+import earlygate.run.RunState;
 import earlygate.run.StepRecord;
 import earlygate.server.words.Words;
 import earlygate.unit.PowerUnit;
@@ -15,13 +17,16 @@ import earlygate.verify.Fit;
 import earlygate.verify.FitLines;
 import java.time.Instant;
 import java.util.List;
+import java.util.Optional;
 
 /**
  * A curve that a step takes, as far as it is taken; bar and L/min.
  *
  * @param kind pump, relief or margin; {@code metered} in whose line a flow meter stands; {@code load} what is shut
  * @param least so many points it takes at the least
- * @param expected the model's line, pairs of bar and L/min; empty where points are held against one value each
+ * @param next which of the aims is to be taken next, from 1; null once all are there
+ * @param expected the model's line, pairs of bar and L/min, until a fit brings its own; empty where points are held
+ *     against one value each
  * @param fit null until the points tell something; {@code verdict} null until one was taken
  * @param said the verdict in words, or why there is none
  */
@@ -36,6 +41,7 @@ public record CurveView(
         int least,
         List<AimView> aims,
         List<TakenPoint> points,
+        Integer next,
         List<List<Double>> expected,
         FittedCurveView fit,
         String verdict,
@@ -57,8 +63,15 @@ public record CurveView(
     /** Beyond the highest aim the model's line is drawn by this much, so that a cut-off shows. */
     private static final double PAST = 1.05;
 
-    public static CurveView of(PowerUnit unit, String step, CurveTaken taken, StepRecord record, Words words) {
+    /** Empty for a step that takes none. */
+    public static Optional<CurveView> of(RunState state, Step step, Words words) {
+        return CurveTaken.of(state, step).map(c -> of(state.unit(), step.id(), c, state.record(step.id()), words));
+    }
+
+    private static CurveView of(PowerUnit unit, String step, CurveTaken taken, StepRecord record, Words words) {
         Curve c = taken.curve();
+        Optional<Fit.Found> found =
+                taken.fit().filter(Fit.Found.class::isInstance).map(Fit.Found.class::cast);
         return new CurveView(
                 step,
                 c.kind().key(),
@@ -76,10 +89,9 @@ public record CurveView(
                                 a.back()))
                         .toList(),
                 taken.points().stream().map(e -> point(e, record)).toList(),
-                expected(unit, taken.situation(), c),
-                taken.fit()
-                        .filter(Fit.Found.class::isInstance)
-                        .map(f -> FittedCurveView.of(unit, taken.situation(), (Fit.Found) f, words))
+                taken.next().isPresent() ? 1 + taken.next().getAsInt() : null,
+                found.isPresent() ? List.of() : expected(unit, taken.situation(), c),
+                found.map(f -> FittedCurveView.of(unit, taken.situation(), f, words))
                         .orElse(null),
                 taken.grade().map(g -> g.key()).orElse(null),
                 taken.said().stream().map(words::say).toList());

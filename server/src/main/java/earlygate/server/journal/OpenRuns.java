@@ -17,8 +17,11 @@ import tools.jackson.databind.json.JsonMapper;
 /** The part of a run that never changes, kept at hand: its unit and its plan. The log is always read from the store. */
 @Component
 public class OpenRuns {
-    /** @param unit with the targets that were derived when it was planned */
-    public record OpenRun(RunHead head, PowerUnit unit, GapSchool gaps, Answers answers) {}
+    /**
+     * @param unit with the targets that were derived when it was planned
+     * @param sheet hash of the sheet as it was saved
+     */
+    public record OpenRun(RunHead head, PowerUnit unit, GapSchool gaps, Answers answers, String sheet) {}
 
     private static final int KEPT = 64;
 
@@ -53,7 +56,7 @@ public class OpenRuns {
         String document = units.revision(head.tag(), head.revision()).document();
         GapSchool gaps = Input.gaps(json.readTree(head.gapSchool()));
         PowerUnit unit = Derivation.completed(Input.unitText(document).unit(), gaps);
-        return new OpenRun(head, unit, gaps, new Answers(unit));
+        return new OpenRun(head, unit, gaps, new Answers(unit), SheetSeal.of(json.readTree(document)));
     }
 
     public RunState state(long id) {

@@ -1,5 +1,6 @@
 package earlygate.server.records;
 
+import earlygate.explain.Reason;
 import earlygate.quantity.PressureUnit;
 import earlygate.server.words.Words;
 import java.io.IOException;
@@ -26,8 +27,13 @@ public final class ProveCommand {
             Prover.Result r = new Prover(json).prove(Files.readString(Path.of(args.get(1))));
             if (r.whole()) {
                 System.out.printf(
-                        "Whole: %s by %s, %d entries; the seal on its certificate must be %s%n",
-                        r.tag(), r.technician(), r.entries(), r.seal());
+                        "Whole: %s by %s, %d entries; %s; the seal on its certificate must be %s%n",
+                        r.tag(),
+                        r.technician(),
+                        r.entries(),
+                        Words.in(PressureUnit.BAR)
+                                .say(Reason.of(r.sheetSealed() ? "prove.sheet-sealed" : "prove.sheet-open")),
+                        r.seal());
                 return Optional.of(0);
             }
             System.err.println("early-gate: not as it was written"

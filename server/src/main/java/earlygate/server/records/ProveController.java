@@ -19,9 +19,19 @@ class ProveController {
         this.prover = new Prover(json);
     }
 
-    /** @param place in the file where it is not as it was written, and {@code said} what is wrong there; else empty */
+    /**
+     * @param sheetSealed the sheet in the file is the one that was signed for; false where nobody has signed
+     * @param place in the file where it is not as it was written, and {@code said} what is wrong there; else empty
+     */
     record ProvedView(
-            boolean whole, String tag, String technician, long entries, String seal, String place, String said) {}
+            boolean whole,
+            String tag,
+            String technician,
+            long entries,
+            String seal,
+            boolean sheetSealed,
+            String place,
+            String said) {}
 
     @PostMapping(consumes = "application/json")
     ProvedView prove(@RequestBody String file, @RequestParam(defaultValue = "bar") PressureUnit pressure) {
@@ -32,6 +42,7 @@ class ProveController {
                 r.technician(),
                 r.entries(),
                 r.seal(),
+                r.sheetSealed(),
                 r.place(),
                 r.why() == null ? "" : Words.in(pressure).say(r.why()));
     }

@@ -5,11 +5,13 @@ import earlygate.plan.Plan;
 import earlygate.quantity.PressureUnit;
 import earlygate.run.Answers;
 import earlygate.run.RunEvent;
+import earlygate.run.RunEvent.Signed;
 import earlygate.run.RunState;
 import earlygate.server.api.Input;
 import earlygate.server.journal.EventText;
 import earlygate.server.journal.RunStore.RunHead;
 import earlygate.server.journal.SealedLog;
+import earlygate.server.journal.SheetSeal;
 import earlygate.server.store.EventChain;
 import earlygate.server.words.ApiProblem;
 import earlygate.server.words.Words;
@@ -41,11 +43,21 @@ public final class Prover {
         this.json = json;
     }
 
-    /** @param place in the file where it is not as it was written; empty, and {@code why} null, where it is whole */
+    /**
+     * @param sheetSealed somebody has signed, and the sheet in the file is the one that was signed for
+     * @param place in the file where it is not as it was written; empty, and {@code why} null, where it is whole
+     */
     public record Result(
-            boolean whole, String tag, String technician, long entries, String seal, String place, Reason why) {
+            boolean whole,
+            String tag,
+            String technician,
+            long entries,
+            String seal,
+            boolean sheetSealed,
+            String place,
+            Reason why) {
         private static Result broken(String place, Reason why) {
-            return new Result(false, "", "", 0, "", place, why);
+            return new Result(false, "", "", 0, "", false, place, why);
         }
     }
 
@@ -105,23 +117,32 @@ public final class Prover {
                             .name("is", file.at("/unit/tag").asString("?"))
                             .name("must", head.tag()));
         }
-        JsonNode again = json.readTree(json.writeValueAsString(again(file, head, entries)));
+        List<RunEvent> events = events(file, entries);
+        List<String> sheets = events.stream()
+                .filter(e -> e.body() instanceof Signed)
+                .flatMap(e -> ((Signed) e.body()).sheet().stream())
+                .toList();
+        if (!sheets.stream().allMatch(SheetSeal.of(file.path("unit"))::equals)) {
+            return Result.broken("unit", Reason.of("prove.sheet"));
+        }
+        JsonNode again = json.readTree(json.writeValueAsString(again(file, head, events)));
         Optional<Result> differs = compare("record", file.path("record"), again);
-        return differs.orElse(new Result(true, head.tag(), head.technician(), entries.size(), seal, "", null));
+        return differs.orElse(
+                new Result(true, head.tag(), head.technician(), entries.size(), seal, !sheets.isEmpty(), "", null));
+    }
+
+    private List<RunEvent> events(JsonNode file, List<SealedLog.Entry> entries) {
+        EventText text = new EventText(json);
+        long run = file.at("/record/run").asLong();
+        return entries.stream()
+                .map(e -> new RunEvent(e.seq(), Instant.parse(e.at()), e.by(), text.read(run, e.seq(), e.body())))
+                .toList();
     }
 
     /** The record as the log alone gives it. */
-    private RecordView again(JsonNode file, SealedLog.Head head, List<SealedLog.Entry> entries) {
+    private RecordView again(JsonNode file, SealedLog.Head head, List<RunEvent> events) {
         GapSchool gaps = Input.gaps(json.readTree(head.gapSchool()));
         PowerUnit unit = Derivation.completed(Input.unit(file.path("unit")), gaps);
-        EventText text = new EventText(json);
-        List<RunEvent> events = entries.stream()
-                .map(e -> new RunEvent(
-                        e.seq(),
-                        Instant.parse(e.at()),
-                        e.by(),
-                        text.read(file.at("/record/run").asLong(), e.seq(), e.body())))
-                .toList();
         RunHead run = new RunHead(
                 file.at("/record/run").asLong(),
                 head.uuid(),

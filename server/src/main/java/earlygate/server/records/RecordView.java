@@ -135,13 +135,8 @@ public record RecordView(
                         .map(s -> setting(unit, s, fitted, words))
                         .toList(),
                 record.tests().stream().map(t -> test(unit, t, words)).toList(),
-                record.curves().stream()
-                        .map(c -> CurveView.of(
-                                unit,
-                                c.step().id(),
-                                c.taken(),
-                                state.record(c.step().id()),
-                                words))
+                state.plan().steps().stream()
+                        .flatMap(x -> CurveView.of(state, x, words).stream())
                         .toList(),
                 record.taken().stream().map(t -> taken(unit, t, words)).toList(),
                 record.notes().stream()

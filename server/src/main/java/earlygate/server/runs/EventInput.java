@@ -63,19 +63,14 @@ class EventInput {
             case "deviation" ->
                 new RunEvent.Deviation(step, text(r), Optional.ofNullable(released(run, r.releasedBy())));
             case "point" -> new PointInput(run, state, step).typed(r, oilOf(run));
-            case "live-point" ->
-                new PointInput(run, state, step)
-                        .live(
-                                r,
-                                rigs.live(run.head().id()),
-                                OptionalDouble.of(rigs.live(practice(run)).oil()));
+            case "live-point" -> new PointInput(run, state, step).live(r, rigs.live(practice(run)));
             case "left-out" -> new RunEvent.LeftOut(step, r.wrong() == null ? 0 : r.wrong(), text(r));
             case "replaced" -> new RunEvent.Replaced(step, "" + r.setting());
             case "again" -> new RunEvent.Again(step);
             case "reopened" -> new RunEvent.Reopened(step);
             case "struck" -> new RunEvent.Struck(step, r.wrong() == null ? 0 : r.wrong());
             case "noted" -> new RunEvent.Noted(step, r.note() == null ? "" : r.note(), text(r));
-            case "signed" -> new RunEvent.Signed(role(r.note()), text(r));
+            case "signed" -> new RunEvent.Signed(role(r.note()), text(r), Optional.of(run.sheet()));
             case "amended" ->
                 new RunEvent.Amended(
                         text(r), r.releasedBy() == null ? "" : r.releasedBy().strip());

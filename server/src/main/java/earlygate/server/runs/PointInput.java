@@ -44,14 +44,20 @@ final class PointInput {
                 oil);
     }
 
-    RunEvent.Point live(EventRequest r, LiveRig rig, OptionalDouble oil) {
+    RunEvent.Point live(EventRequest r, LiveRig rig) {
         rig.wrong().stream().findFirst().ifPresent(wrong -> {
             throw ApiProblem.conflict("point", wrong);
         });
         OptionalDouble signal = curve.signal().isPresent()
                 ? OptionalDouble.of(settled(rig, curve.signal().get()))
                 : OptionalDouble.empty();
-        return point(r, settled(rig, curve.gauge()), rig.metered(curve.metered()), signal, Source.LIVE, oil);
+        return point(
+                r,
+                settled(rig, curve.gauge()),
+                rig.metered(curve.metered()),
+                signal,
+                Source.LIVE,
+                OptionalDouble.of(rig.oil()));
     }
 
     private static double settled(LiveRig rig, String gauge) {

@@ -8,7 +8,6 @@ import earlygate.plan.Step;
 import earlygate.run.Coach;
 import earlygate.run.Coach.Advice;
 import earlygate.run.CrackRead;
-import earlygate.run.CurveTaken;
 import earlygate.run.OilState;
 import earlygate.run.Pause;
 import earlygate.run.Progress;
@@ -173,11 +172,7 @@ public record RunView(
                 step == null ? null : CrackView.of(state, step),
                 step == null || run.head().practice() ? null : crackRead(state, step),
                 step == null ? List.of() : noted(state, step),
-                step == null
-                        ? null
-                        : CurveTaken.of(state, step)
-                                .map(c -> CurveView.of(unit, step.id(), c, state.record(step.id()), words))
-                                .orElse(null),
+                step == null ? null : CurveView.of(state, step, words).orElse(null),
                 step == null ? List.of() : TickView.all(state, step, words),
                 step == null
                         ? null
