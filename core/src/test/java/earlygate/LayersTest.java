@@ -30,6 +30,8 @@ class LayersTest {
             "target",
             "ladder",
             "verify",
+            "history",
+            "history.file",
             "plan",
             "audit",
             "planner.search",

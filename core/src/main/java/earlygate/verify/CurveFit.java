@@ -15,6 +15,11 @@ import java.util.Optional;
 public final class CurveFit {
     private CurveFit() {}
 
+    /** Volumetric efficiency below which a pump is called worn. */
+    public static double wornBelow(double asNew) {
+        return asNew - PumpFit.WEAR;
+    }
+
     /**
      * @param situation as the unit stood; its settings are what the part is held against
      * @param subject a pump, or a relief valve

@@ -88,7 +88,7 @@ final class PumpFit {
     }
 
     private Grade grade(double efficiency, double doubt) {
-        double least = pump.volumetricEfficiency() - WEAR;
+        double least = CurveFit.wornBelow(pump.volumetricEfficiency());
         if (tooMuch(efficiency, doubt)) {
             return Grade.CANNOT_TELL;
         }
@@ -108,7 +108,7 @@ final class PumpFit {
                 .number("half", efficiency.half())
                 .number("new", pump.volumetricEfficiency())
                 .number("doubt", doubt)
-                .number("least", pump.volumetricEfficiency() - WEAR);
+                .number("least", CurveFit.wornBelow(pump.volumetricEfficiency()));
     }
 
     /** Extrapolated to no pressure the flow must be n D; if it is not, no leakage explains it. */

@@ -34,6 +34,7 @@ class LayersTest {
             "rig",
             "runs",
             "records",
+            "history",
             "days",
             "home",
             "start");

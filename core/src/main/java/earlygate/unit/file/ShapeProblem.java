@@ -7,10 +7,10 @@ import java.util.stream.StreamSupport;
 import tools.jackson.databind.JsonNode;
 
 /** A schema violation said in the file's own terms: path, value, and what would fit. */
-final class ShapeProblem {
+public final class ShapeProblem {
     private ShapeProblem() {}
 
-    static Problem of(Error error) {
+    public static Problem of(Error error) {
         String path = path(error.getInstanceLocation().toString());
         JsonNode found = error.getInstanceNode();
         JsonNode wanted = error.getSchemaNode();

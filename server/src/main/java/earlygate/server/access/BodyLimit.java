@@ -10,6 +10,7 @@ import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletRequestWrapper;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
+import java.util.regex.Pattern;
 import org.springframework.beans.factory.annotation.Qualifier;
 import org.springframework.core.Ordered;
 import org.springframework.core.annotation.Order;
@@ -23,8 +24,8 @@ import org.springframework.web.servlet.HandlerExceptionResolver;
 @Order(Ordered.HIGHEST_PRECEDENCE + 20)
 class BodyLimit extends OncePerRequestFilter {
     static final int BYTES = 1_000_000;
-    /** A record that takes its log along is larger. */
-    private static final String PROVED = "/api/prove";
+    /** Where a record comes in that takes its log along, which is larger. */
+    private static final Pattern PROVED = Pattern.compile("/api/prove|/api/units/[^/]+/older-records(/read)?");
 
     private static final int PROVED_BYTES = 8_000_000;
 
@@ -37,7 +38,7 @@ class BodyLimit extends OncePerRequestFilter {
     @Override
     protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain)
             throws ServletException, IOException {
-        int most = request.getRequestURI().equals(PROVED) ? PROVED_BYTES : BYTES;
+        int most = PROVED.matcher(request.getRequestURI()).matches() ? PROVED_BYTES : BYTES;
         if (request.getContentLengthLong() > most) {
             refusals.resolveException(request, response, null, tooLarge(most));
             return;

@@ -27,6 +27,8 @@ import tools.jackson.databind.node.ObjectNode;
 
 /** Reads what a calculation is asked about, or says what is wrong with it. */
 public final class Input {
+    private static final int LONGEST_NAME = 80;
+
     private Input() {}
 
     public static PowerUnit unit(JsonNode document) {
@@ -110,6 +112,16 @@ public final class Input {
             });
         }
         return measured;
+    }
+
+    /** Of a person, stripped; empty where nobody gave one. */
+    public static String name(String path, String given) {
+        String name = given == null ? "" : given.strip();
+        if (name.length() > LONGEST_NAME) {
+            throw ApiProblem.badInput(
+                    path, Reason.of("units.text").name("field", path).number("limit", LONGEST_NAME));
+        }
+        return name;
     }
 
     /** What may not be left out; {@code path} ends in its key. */

@@ -166,8 +166,12 @@ public class RunStore {
 
     /** The last finished run at the machine itself; a practice run never counts. */
     public Optional<RunSummary> commissioned(String tag) {
-        return list(RUN.TAG.eq(tag).and(RUN.FINISHED_AT.isNotNull()).and(RUN.PRACTICE.isFalse()), 1).stream()
-                .findFirst();
+        return finishedAtTheMachine(tag, 1).stream().findFirst();
+    }
+
+    /** Finished runs at the machine itself, the newest first. */
+    public List<RunSummary> finishedAtTheMachine(String tag, int most) {
+        return list(RUN.TAG.eq(tag).and(RUN.FINISHED_AT.isNotNull()).and(RUN.PRACTICE.isFalse()), most);
     }
 
     /** The last run at the machine itself, finished or not. */

@@ -60,6 +60,7 @@ public record RecordView(
         List<LogView> log) {
     /**
      * @param asLeftBar null until the locked reading is taken, as are the fields that come with it
+     * @param asFoundHow read, by-turns, count-incomplete or from-sheet; {@code asFoundFrom} the same in words
      * @param errorBar as left less target; {@code why} the verdict in figures
      * @param standsBar where a relief stood itself when it had cracked, computed, with 95 % bounds; null where none did
      * @param attempts how often its setting and its locking were begun
@@ -70,6 +71,7 @@ public record RecordView(
             double toleranceBar,
             String defined,
             double asFoundBar,
+            String asFoundHow,
             String asFoundFrom,
             Double asLeftBar,
             String verdict,
@@ -164,6 +166,7 @@ public record RecordView(
                 Wire.bar(s.target().tolerancePa()),
                 defined(unit, s, words),
                 Wire.bar(s.asFoundPa()),
+                s.asFoundFrom().key(),
                 words.say(Reason.of("as-found." + s.asFoundFrom().key())),
                 s.asLeftPa().isPresent() ? Wire.bar(s.asLeftPa().getAsDouble()) : null,
                 s.verdict().map(RunReadings::grade).orElse(null),

@@ -11,10 +11,12 @@ import java.util.stream.Stream;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.boot.ApplicationArguments;
 import org.springframework.boot.ApplicationRunner;
+import org.springframework.core.annotation.Order;
 import org.springframework.stereotype.Component;
 
 /** Puts the made-up works' units in where they are not yet; what is there is left alone. */
 @Component
+@Order(0)
 class DemoUnits implements ApplicationRunner {
     private final UnitStore units;
     private final String folder;

@@ -39,6 +39,7 @@ class SinglePage implements WebMvcConfigurer {
         "/unit/{tag}/plan",
         "/unit/{tag}/run",
         "/unit/{tag}/run/{id}",
+        "/unit/{tag}/history",
         "/unit/{tag}/record",
         "/unit/{tag}/record/{id}"
     })

@@ -6,24 +6,18 @@ import earlygate.explain.Reason;
 import earlygate.quantity.Keyed;
 import earlygate.quantity.PressureUnit;
 import earlygate.quantity.TypedNumber;
+import earlygate.server.api.CsvTable;
 import earlygate.server.api.Wire;
 import earlygate.unit.PowerUnit;
 import earlygate.unit.Setting;
 import earlygate.unit.Target;
 import java.io.IOException;
-import java.io.StringReader;
 import java.io.UncheckedIOException;
-import java.util.ArrayList;
 import java.util.HashSet;
-import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Locale;
-import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import org.apache.commons.csv.CSVFormat;
-import org.apache.commons.csv.CSVParser;
-import org.apache.commons.csv.CSVRecord;
 
 /** A bill of settings as a table: tag, setting, target, unit, tolerance. Every row has a fate; none is dropped. */
 final class Bill {
@@ -61,56 +55,20 @@ final class Bill {
     record Preview(List<Row> rows, Optional<Reason> refused) {}
 
     static Preview read(PowerUnit unit, String text) {
-        String csv = text.startsWith("\uFEFF") ? text.substring(1) : text;
-        if (csv.isBlank()) {
-            return refused(Reason.of("bill.empty"));
+        CsvTable.Reading reading = CsvTable.read(text, COLUMNS, NEEDED);
+        if (reading instanceof CsvTable.Reading.Refused refused) {
+            return new Preview(List.of(), Optional.of(refused.why()));
         }
-        String header = csv.lines().findFirst().orElse("");
-        char separator = header.indexOf(';') >= 0 ? ';' : header.indexOf('\t') >= 0 ? '\t' : ',';
-        CSVFormat format = CSVFormat.DEFAULT
-                .builder()
-                .setDelimiter(separator)
-                .setTrim(true)
-                .setIgnoreEmptyLines(false)
-                .get();
-        try (CSVParser parser = CSVParser.parse(new StringReader(csv), format)) {
-            List<CSVRecord> records = parser.getRecords();
-            Map<String, Integer> columns = columns(records.get(0));
-            List<String> absent =
-                    NEEDED.stream().filter(c -> !columns.containsKey(c)).toList();
-            if (!absent.isEmpty()) {
-                return refused(Reason.of("bill.header")
-                        .name("missing", String.join(", ", absent))
-                        .name("found", header.strip())
-                        .name("fits", String.join(", ", COLUMNS)));
-            }
-            Set<String> seen = new HashSet<>();
-            List<Row> rows = new ArrayList<>();
-            for (CSVRecord r : records.subList(1, records.size())) {
-                // An empty line is no row, but it counts where a person counts lines.
-                if (r.size() > 1 || !r.get(0).isBlank()) {
-                    rows.add(new RowReader(unit, columns, r).row(seen));
-                }
-            }
-            return new Preview(rows, Optional.empty());
-        } catch (IOException | UncheckedIOException e) {
-            return refused(Reason.of("bill.broken").name("detail", String.valueOf(e.getMessage())));
-        }
+        Set<String> seen = new HashSet<>();
+        return new Preview(
+                ((CsvTable.Reading.Read) reading)
+                        .rows().stream()
+                                .map(r -> new RowReader(unit, r).row(seen))
+                                .toList(),
+                Optional.empty());
     }
 
-    private static Preview refused(Reason why) {
-        return new Preview(List.of(), Optional.of(why));
-    }
-
-    private static Map<String, Integer> columns(CSVRecord header) {
-        Map<String, Integer> columns = new LinkedHashMap<>();
-        for (int i = 0; i < header.size(); i++) {
-            columns.putIfAbsent(header.get(i).strip().toLowerCase(Locale.ROOT), i);
-        }
-        return columns;
-    }
-
-    private record RowReader(PowerUnit unit, Map<String, Integer> columns, CSVRecord record) {
+    private record RowReader(PowerUnit unit, CsvTable.Row record) {
         Row row(Set<String> seen) {
             String setting = cell("setting");
             if (!cell("tag").isEmpty() && !cell("tag").equalsIgnoreCase(unit.tag())) {
@@ -163,15 +121,11 @@ final class Bill {
                             && (tol == 0 || Math.abs(t.tolerancePa() - tol) < SAME))
                     .isPresent();
             Fate fate = present.isEmpty() ? Fate.NEW : same ? Fate.SAME : Fate.CHANGES;
-            return new Row(line(), setting, written(), fate, pa / BAR, tol / BAR, Optional.empty());
+            return new Row(record.line(), setting, written(), fate, pa / BAR, tol / BAR, Optional.empty());
         }
 
         private Row out(Fate fate, Reason why) {
-            return new Row(line(), cell("setting"), written(), fate, 0, 0, Optional.of(why));
-        }
-
-        private long line() {
-            return record.getRecordNumber();
+            return new Row(record.line(), cell("setting"), written(), fate, 0, 0, Optional.of(why));
         }
 
         private String written() {
@@ -179,8 +133,7 @@ final class Bill {
         }
 
         private String cell(String column) {
-            Integer at = columns.get(column);
-            return at == null || at >= record.size() ? "" : record.get(at).strip();
+            return record.cell(column);
         }
     }
 

@@ -41,7 +41,6 @@ import tools.jackson.databind.json.JsonMapper;
 class RevisionController {
     private static final Pattern TAG = Pattern.compile("[A-Za-z0-9][A-Za-z0-9._-]{0,31}");
     private static final int LONGEST_REASON = 400;
-    private static final int LONGEST_NAME = 80;
 
     private final UnitStore units;
     private final UnitDocuments documents;
@@ -85,21 +84,11 @@ class RevisionController {
         Optional<StoredUnit> saved = units.save(new UnitStore.NewRevision(
                 tag,
                 document.toString(),
-                name("by", request.by()),
+                Input.name("by", request.by()),
                 JsonMapper.shared().writeValueAsString(unconfirmed),
                 OptionalInt.of(request.base()),
                 key));
         return documents.of(saved.orElseThrow(() -> changedMeanwhile(tag, request.base())));
-    }
-
-    /** Somebody's name, stripped; empty for none. */
-    static String name(String path, String given) {
-        String name = given == null ? "" : given.strip();
-        if (name.length() > LONGEST_NAME) {
-            throw ApiProblem.badInput(
-                    path, Reason.of("units.text").name("field", path).number("limit", LONGEST_NAME));
-        }
-        return name;
     }
 
     private ApiProblem changedMeanwhile(String tag, int base) {
@@ -140,9 +129,9 @@ class RevisionController {
     List<Accepted> accept(@PathVariable String tag, @RequestBody AcceptRequest request) {
         StoredUnit stored = units.newest(tag);
         String reason = text("reason", request.reason());
-        String by = name("by", text("by", request.by()));
+        String by = Input.name("by", text("by", request.by()));
         String fingerprint = text("fingerprint", request.fingerprint());
-        String released = name("releasedBy", request.releasedBy());
+        String released = Input.name("releasedBy", request.releasedBy());
         boolean secondPerson = !released.isEmpty() && !released.equalsIgnoreCase(by);
         GapSchool gaps = Input.gaps(request.gapSchool());
         Optional<Acceptance> asked = Acceptance.read(fingerprint);

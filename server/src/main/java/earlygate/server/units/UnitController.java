@@ -63,7 +63,7 @@ class UnitController {
     /** Takes a unit off the list; its sheets and runs are kept and it can be brought back. */
     @DeleteMapping("/units/{tag}")
     List<UnitStore.Removed> remove(@PathVariable String tag, @RequestParam(defaultValue = "") String by) {
-        units.remove(tag, RevisionController.name("by", by));
+        units.remove(tag, Input.name("by", by));
         return units.removed();
     }
 

@@ -1,0 +1,141 @@
+package earlygate.server.history;
+
+import static earlygate.server.tables.Tables.OLDER_RECORD;
+import static earlygate.server.tables.Tables.RUN;
+
+import earlygate.explain.Reason;
+import earlygate.history.OlderRecord;
+import earlygate.history.file.OlderRecordFile;
+import earlygate.server.store.OnceKey;
+import earlygate.server.store.Sha256;
+import earlygate.server.store.Writes;
+import earlygate.server.words.ApiProblem;
+import java.time.LocalDate;
+import java.time.OffsetDateTime;
+import java.time.ZoneOffset;
+import java.util.List;
+import java.util.Optional;
+import org.jooq.DSLContext;
+import org.jooq.Record;
+import org.springframework.stereotype.Repository;
+import tools.jackson.databind.json.JsonMapper;
+
+/** Older records of units, as they were put in. */
+@Repository
+public class OlderRecords {
+    /** @param typedAt when it was put in; the day it is of stands in the record */
+    record Kept(long id, OlderRecord record, OffsetDateTime typedAt, String typedBy) {}
+
+    /** @param key the sender's own name for this; null for none */
+    public record NewRecord(String tag, LocalDate on, String document, String typedBy, String key) {}
+
+    private final DSLContext db;
+    private final Writes writes;
+    private final JsonMapper json;
+
+    OlderRecords(DSLContext db, Writes writes, JsonMapper json) {
+        this.db = db;
+        this.writes = writes;
+        this.json = json;
+    }
+
+    /** The newest days first. */
+    List<Kept> of(String tag, int most) {
+        return db.selectFrom(OLDER_RECORD)
+                .where(OLDER_RECORD.TAG.eq(tag), OLDER_RECORD.REMOVED_AT.isNull())
+                .orderBy(OLDER_RECORD.ON_DAY.desc(), OLDER_RECORD.ID.desc())
+                .limit(most)
+                .fetch(this::kept);
+    }
+
+    /** There, or taken away. */
+    public boolean any(String tag) {
+        return db.fetchExists(OLDER_RECORD, OLDER_RECORD.TAG.eq(tag));
+    }
+
+    /** All of them, or none. */
+    public void addAll(List<NewRecord> wanted) {
+        writes.write(() -> wanted.forEach(this::add));
+    }
+
+    /** @throws ApiProblem 409 where the same stands there already */
+    void add(NewRecord wanted) {
+        OnceKey.checked(wanted.key());
+        String hash = Sha256.of(wanted.document());
+        writes.write(() -> {
+            if (wanted.key() != null
+                    && db.fetchExists(
+                            OLDER_RECORD,
+                            OLDER_RECORD.TAG.eq(wanted.tag()),
+                            OLDER_RECORD.CLIENT_KEY.eq(wanted.key()))) {
+                return;
+            }
+            if (db.fetchExists(
+                    OLDER_RECORD,
+                    OLDER_RECORD.TAG.eq(wanted.tag()),
+                    OLDER_RECORD.HASH.eq(hash),
+                    OLDER_RECORD.REMOVED_AT.isNull())) {
+                throw ApiProblem.conflict(
+                        "record",
+                        Reason.of("history.there-already")
+                                .name("on", wanted.on().toString()));
+            }
+            db.insertInto(OLDER_RECORD)
+                    .set(OLDER_RECORD.TAG, wanted.tag())
+                    .set(OLDER_RECORD.ON_DAY, wanted.on())
+                    .set(OLDER_RECORD.DOCUMENT, wanted.document())
+                    .set(OLDER_RECORD.HASH, hash)
+                    .set(OLDER_RECORD.TYPED_AT, now())
+                    .set(OLDER_RECORD.TYPED_BY, wanted.typedBy())
+                    .set(OLDER_RECORD.CLIENT_KEY, wanted.key())
+                    .execute();
+        });
+    }
+
+    /** The run here that an exported record is of. */
+    Optional<Long> runHere(String uuid) {
+        return db.select(RUN.ID).from(RUN).where(RUN.UUID.eq(uuid)).fetchOptional(RUN.ID);
+    }
+
+    /** Takes it out of the history, or brings it back; nothing of it is lost. */
+    void remove(String tag, long id, String by) {
+        set(tag, id, now(), by);
+    }
+
+    void bringBack(String tag, long id) {
+        set(tag, id, null, null);
+    }
+
+    private void set(String tag, long id, OffsetDateTime at, String by) {
+        writes.write(() -> {
+            int rows = db.update(OLDER_RECORD)
+                    .set(OLDER_RECORD.REMOVED_AT, at)
+                    .set(OLDER_RECORD.REMOVED_BY, by)
+                    .where(OLDER_RECORD.TAG.eq(tag), OLDER_RECORD.ID.eq(id))
+                    .execute();
+            if (rows == 0) {
+                throw ApiProblem.notFound("older-record", Long.toString(id));
+            }
+        });
+    }
+
+    private Kept kept(Record r) {
+        String document = r.get(OLDER_RECORD.DOCUMENT);
+        if (!Sha256.of(document).equals(r.get(OLDER_RECORD.HASH))) {
+            throw ApiProblem.conflict(
+                    "document",
+                    Reason.of("history.damaged")
+                            .name("tag", r.get(OLDER_RECORD.TAG))
+                            .number("id", r.get(OLDER_RECORD.ID)));
+        }
+        return new Kept(
+                r.get(OLDER_RECORD.ID),
+                OlderRecordFile.kept(json.readTree(document)),
+                r.get(OLDER_RECORD.TYPED_AT),
+                r.get(OLDER_RECORD.TYPED_BY));
+    }
+
+    private static OffsetDateTime now() {
+        return OffsetDateTime.now(ZoneOffset.UTC);
+    }
+}
