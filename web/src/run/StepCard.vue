@@ -4,7 +4,6 @@ import { say } from '../words'
 import { computed, nextTick, onBeforeUnmount, onMounted, ref } from 'vue'
 import type { Refused, Schema } from '../api/client'
 import { useDisplay } from '../display/display'
-import { toBar, type PressureUnit } from '../display/quantity'
 import Problems from '../display/Problems.vue'
 import { timeLeft } from '../display/time'
 import type { Waiting } from './outbox'
@@ -20,7 +19,8 @@ import Trace from './Trace.vue'
 import TurnBoxes from './TurnBoxes.vue'
 import UndoLast from './UndoLast.vue'
 import type { LiveView } from './useLive'
-import { asksStill, usePrimary } from './usePrimary'
+import { useFresh } from './doubleTap'
+import { asksStill, bandBar, usePrimary } from './usePrimary'
 import type { RunEvent, RunView } from './useRun'
 
 const props = defineProps<{
@@ -54,13 +54,10 @@ function isPart(instrument: string) {
   return !!goal.value?.minus && (goal.value.testPoint === instrument || goal.value.minus === instrument)
 }
 
-function bandBar(e?: Schema['ExpectView']): { low?: number; high?: number } {
-  return e ? { low: toBar(e.low, e.reads as PressureUnit), high: toBar(e.high, e.reads as PressureUnit) } : {}
-}
-
+const fresh = useFresh()
 const taken = ref(false)
 async function act() {
-  if (taken.value || primary.value.waits) return
+  if (taken.value || fresh.value || primary.value.waits) return
   if (primary.value.event.kind === 'live-reading' && !props.live) {
     focusReading()
     return
@@ -175,7 +172,7 @@ onBeforeUnmount(() => window.removeEventListener('keydown', onKey))
     <Problems :refused="generalProblem" />
 
     <div class="actions">
-      <Button class="primary" :disabled="primary.waits !== undefined" @click="act">
+      <Button class="primary" :class="{ fresh }" :disabled="fresh || primary.waits !== undefined" @click="act">
         {{ primary.label }} <span class="small">{{ primary.waits ?? say('run.stepCard.enter') }}</span>
       </Button>
       <StepChoices :run="run" :step="step" :cracked-at="onlyHeard ? undefined : crackedAt" :may-mark="mayMark" :send="send" />
@@ -238,10 +235,12 @@ onBeforeUnmount(() => window.removeEventListener('keydown', onKey))
   padding: 6px 20px;
 }
 .primary:disabled {
+  opacity: 1;
+}
+.primary:disabled:not(.fresh) {
   background: var(--rule);
   border-color: var(--rule);
   color: var(--quiet);
-  opacity: 1;
 }
 .primary .small {
   font-weight: 400;

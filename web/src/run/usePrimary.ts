@@ -1,7 +1,7 @@
 import { computed } from 'vue'
 import type { Schema } from '../api/client'
 import { useDisplay } from '../display/display'
-import { PRESSURE_UNITS, pressureNumber, type PressureUnit } from '../display/quantity'
+import { PRESSURE_UNITS, pressureNumber, toBar, type PressureUnit } from '../display/quantity'
 import { say } from '../words'
 import type { LiveView } from './useLive'
 import type { RunEvent, RunView } from './useRun'
@@ -16,6 +16,11 @@ interface At {
 /** A needle that has to stand is said to have stood; a peak, or an ammeter, does not stand. */
 export function asksStill(e: Schema['ExpectView']) {
   return e.take === 'standing' && PRESSURE_UNITS.includes(e.reads as PressureUnit)
+}
+
+/** Of what is expected on a gauge. */
+export function bandBar(e?: Schema['ExpectView']): { low?: number; high?: number } {
+  return e ? { low: toBar(e.low, e.reads as PressureUnit), high: toBar(e.high, e.reads as PressureUnit) } : {}
 }
 
 /** The one likely action of a step, why it has to wait, and what it rests on. */

@@ -1,13 +1,12 @@
 <script setup lang="ts">
-import Column from 'primevue/column'
-import DataTable from 'primevue/datatable'
 import Listbox from 'primevue/listbox'
 import { say } from '../words'
 import { when } from '../display/time'
 import { useQuery } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import { call, type Schema } from '../api/client'
-import { changes, place, shown } from './changes'
+import { changes } from './changes'
+import ChangesTable from './ChangesTable.vue'
 
 const props = defineProps<{ tag: string }>()
 const { data: all } = useQuery({
@@ -50,19 +49,7 @@ const made = computed(() => (pair.value?.before ? changes(pair.value.before.docu
       <h2>{{ say('sheet.revisionList.what-revision-changed', at) }}</h2>
       <p v-if="at === 1" class="quiet">{{ say('sheet.revisionList.the-first-one') }}</p>
       <p v-else-if="!made.length" class="quiet">{{ say('sheet.revisionList.nothing') }}</p>
-      <DataTable v-else size="small" :value="made">
-        <Column :header="say('sheet.revisionList.place')">
-          <template #body="{ data: c }"
-            ><b>{{ place(c) }}</b></template
-          ></Column
-        >
-        <Column :header="say('sheet.revisionList.before')">
-          <template #body="{ data: c }">{{ shown(c.before) }}</template>
-        </Column>
-        <Column :header="say('sheet.revisionList.after')">
-          <template #body="{ data: c }">{{ shown(c.after) }}</template>
-        </Column>
-      </DataTable>
+      <ChangesTable v-else :made="made" />
 
       <p class="quiet small">{{ say('sheet.revisionList.a-run-that-is') }}</p>
     </section>
@@ -83,9 +70,6 @@ const made = computed(() => (pair.value?.before ? changes(pair.value.before.docu
   flex-wrap: wrap;
   gap: 2px 12px;
   min-height: 46px;
-}
-:deep(td) {
-  overflow-wrap: anywhere;
 }
 @media (max-width: 800px) {
   .revisions {

@@ -18,6 +18,7 @@ const TABS = [
   { name: 'plan', label: say('shell.topBar.plan'), owns: ['plan'] },
   { name: 'start', label: say('shell.topBar.run'), owns: ['start', 'run'] },
   { name: 'records', label: say('shell.topBar.record'), owns: ['records', 'record'] },
+  { name: 'history', label: say('shell.topBar.history'), owns: ['history'] },
 ]
 const KeysHelp = defineAsyncComponent(() => import('./KeysHelp.vue'))
 const keys = ref(false)

@@ -1,5 +1,6 @@
 /** Every word of the screens, by screen. {0}, {1} are what is put in. A missing or unused key fails the build. */
 import { BEGIN } from './begin'
+import { HISTORY } from './history'
 import { INSTRUMENTS } from './instruments'
 import { PLAN } from './plan'
 import { POINTING } from './pointing'
@@ -17,6 +18,7 @@ export { FIELDS } from './fields'
 
 export const WORDS = {
   ...BEGIN,
+  ...HISTORY,
   ...INSTRUMENTS,
   ...PLAN,
   ...POINTING,

@@ -78,6 +78,7 @@ export const SHARED = {
   'shell.topBar.plan': 'Plan',
   'shell.topBar.pressure-unit': 'Pressure unit',
   'shell.topBar.reckoner': 'Reckoner',
+  'shell.topBar.history': 'History',
   'shell.topBar.record': 'Record',
   'shell.topBar.run': 'Run',
   'shell.topBar.sheet': 'Sheet',

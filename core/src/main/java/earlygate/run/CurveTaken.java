@@ -17,8 +17,6 @@ import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.OptionalInt;
-import java.util.function.ToDoubleFunction;
-import java.util.stream.IntStream;
 import java.util.stream.Stream;
 
 /**
@@ -31,11 +29,6 @@ public record CurveTaken(
         Curve curve, Situation situation, List<RunEvent> points, List<CurvePoint> read, Optional<Fit> fit) {
     /** Flow beside the meter that is worth a word, m3/s. */
     private static final double UNSEEN = 0.1 * Si.LPM;
-    /** How near a point must lie to one that is asked for to be it: a share of how far those lie apart, and besides. */
-    private static final double NEAR = 0.06;
-
-    private static final double NEAR_PA = 0.3 * Si.BAR;
-    private static final double NEAR_FLOW = 0.5 * Si.LPM;
 
     /** Empty for a step that takes none. */
     public static Optional<CurveTaken> of(RunState run, Step step) {
@@ -93,21 +86,7 @@ public record CurveTaken(
 
     /** Place among the aims of the next point worth taking, as the load comes by them; empty once all are there. */
     public OptionalInt next() {
-        List<Curve.Aim> aims = curve.aims();
-        double tall = span(aims, Curve.Aim::pressurePa);
-        double wide = span(aims, Curve.Aim::flow);
-        return IntStream.range(0, aims.size())
-                .filter(i -> read.stream()
-                        .noneMatch(p -> !p.struck()
-                                && p.back() == aims.get(i).back()
-                                && Math.abs(p.pressurePa() - aims.get(i).pressurePa()) <= NEAR * tall + NEAR_PA
-                                && Math.abs(p.flow() - aims.get(i).flow()) <= 2 * NEAR * wide + NEAR_FLOW))
-                .findFirst();
-    }
-
-    private static double span(List<Curve.Aim> aims, ToDoubleFunction<Curve.Aim> of) {
-        double low = aims.stream().mapToDouble(of).min().orElse(0);
-        return aims.stream().mapToDouble(of).max().orElse(0) - low;
+        return NextPoint.of(curve, read);
     }
 
     /** Empty until a point was taken; what can't be fitted can't tell, nor can leakage through oil of no known warmth. */

@@ -108,7 +108,8 @@ abstract class Hands {
     /** Every point that the panel asks for, one after the other, the load opened by its handles as far as it says. */
     void takeCurve() {
         Pattern next = Pattern.compile("(\\S+) ([0-9.]+) % open");
-        for (int i = 0; i < 14; i++) {
+        page.locator(".curve > p").first().waitFor();
+        for (int i = 0; i < 20; i++) {
             Matcher asks = next.matcher(text(".curve > p"));
             if (!asks.find()) {
                 break;
@@ -121,13 +122,25 @@ abstract class Hands {
                     click("Open " + load + " by " + (by == 1 ? "0.1" : "" + by / 10) + " %");
                 }
             }
+            takePoint(page.locator(".curve tbody tr").count());
+        }
+    }
+
+    /** A gauge that still moves gives no point: the page says so, and the hand presses once more when it stands. */
+    private void takePoint(int before) {
+        for (int i = 0; i < 20; i++) {
             stand();
             Locator take = page.locator(".curve .take button:enabled");
             take.waitFor();
-            int before = page.locator(".curve tbody tr").count();
             take.click();
-            page.locator(".curve tbody tr").nth(before).waitFor();
+            try {
+                page.locator(".curve tbody tr").nth(before).waitFor(new Locator.WaitForOptions().setTimeout(3_000));
+                return;
+            } catch (TimeoutError stillMoves) {
+                settle();
+            }
         }
+        throw new AssertionError("No point was taken:\n" + text(".curve"));
     }
 
     void toTheEnd(String way) {

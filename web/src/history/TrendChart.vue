@@ -1,0 +1,173 @@
+<script setup lang="ts">
+import { computed, defineAsyncComponent } from 'vue'
+import { say, type Word } from '../words'
+import type { Dot, Trend } from './history'
+
+/** Years along, a value upward: left is a full square, found a hollow circle, with what happened between them drawn. */
+const props = defineProps<{
+  trend: Trend
+  /** with its unit */
+  axis: string
+  title: string
+  /** from the file's unit into what is shown */
+  shown: (value: number) => number
+  /** a line that nothing should fall below */
+  floor?: number
+  measured?: boolean
+}>()
+const Chart = defineAsyncComponent(() => import('../display/Chart.vue'))
+
+const drawn = (dots: Dot[]) => dots.map(([day, value]) => [day, props.shown(value)])
+
+function line(dots: Dot[], color: string) {
+  return { type: 'line', data: drawn(dots), symbol: 'none', silent: true, lineStyle: { color, width: 2 }, z: 2 }
+}
+
+function marks(dots: Dot[], symbol: string) {
+  return {
+    type: 'line',
+    data: drawn(dots),
+    symbol,
+    symbolSize: 11,
+    silent: true,
+    lineStyle: { width: 0 },
+    itemStyle: { color: 'var(--gate)', borderWidth: 2 },
+    z: 4,
+  }
+}
+
+const band = computed(() => {
+  const [low, high] = props.trend.band
+  if (low === undefined || high === undefined) return []
+  return [
+    {
+      type: 'line',
+      data: [],
+      markArea: {
+        silent: true,
+        itemStyle: { color: 'var(--water)', opacity: 0.16 },
+        data: [[{ yAxis: props.shown(low) }, { yAxis: props.shown(high) }]],
+      },
+    },
+  ]
+})
+const floor = computed(() =>
+  props.floor === undefined
+    ? []
+    : [
+        {
+          type: 'line',
+          data: [],
+          markLine: {
+            silent: true,
+            symbol: 'none',
+            label: { show: false },
+            lineStyle: { color: 'var(--stop)', width: 2, type: [8, 5] },
+            data: [{ yAxis: props.shown(props.floor) }],
+          },
+        },
+      ],
+)
+
+/** All that is drawn, with a little room, so that neither band nor floor lies outside. */
+const range = computed(() => {
+  const values = [...props.trend.left, ...props.trend.found].map(([, v]) => v)
+  const all = [...values, ...props.trend.band, ...(props.floor === undefined ? [] : [props.floor])].map((v) => props.shown(v))
+  const low = Math.min(...all)
+  const high = Math.max(...all)
+  const room = Math.max(1e-3, high - low) * 0.12
+  const digits = high - low > 5 ? 0 : 2
+  const round = (v: number, to: (x: number) => number) => to(v * 10 ** digits) / 10 ** digits
+  return { min: round(low - room, Math.floor), max: round(high + room, Math.ceil) }
+})
+
+const option = computed(() => ({
+  animation: false,
+  textStyle: { fontFamily: 'inherit' },
+  grid: { left: 62, right: 18, top: 10, bottom: 26 },
+  xAxis: {
+    type: 'time',
+    minInterval: 180 * 24 * 3600 * 1000,
+    axisLabel: { color: 'var(--quiet)', fontSize: 13, formatter: '{yyyy}-{MM}', hideOverlap: true },
+    axisLine: { lineStyle: { color: 'var(--rule)' } },
+  },
+  yAxis: {
+    type: 'value',
+    ...range.value,
+    name: props.axis,
+    nameLocation: 'middle',
+    nameGap: 44,
+    nameTextStyle: { color: 'var(--quiet)', fontSize: 13 },
+    axisLabel: { color: 'var(--quiet)', fontSize: 13 },
+    splitLine: { lineStyle: { color: 'var(--rule)' } },
+  },
+  series: [
+    ...band.value,
+    ...floor.value,
+    ...props.trend.spans.map((s) => line(s, 'var(--ink)')),
+    marks(props.trend.left, 'rect'),
+    marks(props.trend.found, 'emptyCircle'),
+  ],
+}))
+
+const key = computed(() =>
+  [
+    { mark: 'left', word: (props.measured ? 'history.measured' : 'history.as-left') as Word, there: props.trend.left.length },
+    { mark: 'found', word: 'history.as-found' as Word, there: props.trend.found.length },
+    { mark: 'band', word: 'history.tolerance' as Word, there: props.trend.band.length },
+    { mark: 'floor', word: 'history.worn-line' as Word, there: props.floor },
+  ].filter((k) => k.there),
+)
+</script>
+
+<template>
+  <figure>
+    <div class="picture"><Chart :option="option" :label="say('history.picture', title)" /></div>
+    <ul class="key small">
+      <li v-for="k in key" :key="k.mark"><i :class="k.mark" aria-hidden="true"></i>{{ say(k.word) }}</li>
+    </ul>
+  </figure>
+</template>
+
+<style scoped>
+figure {
+  margin: 0;
+}
+.picture {
+  height: 190px;
+  background: var(--board);
+  border: 1px solid var(--rule);
+}
+.key {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 2px 18px;
+  list-style: none;
+  margin: 4px 0 0;
+  padding: 0;
+}
+i {
+  display: inline-block;
+  width: 12px;
+  height: 12px;
+  margin-right: 6px;
+  vertical-align: middle;
+  background: var(--gate);
+}
+i.found {
+  background: none;
+  border: 2px solid var(--gate);
+  border-radius: 50%;
+}
+i.band {
+  width: 22px;
+  background: var(--water);
+  opacity: 0.3;
+}
+i.floor {
+  width: 22px;
+  height: 0;
+  background: none;
+  border-top: 2px dashed var(--stop);
+}
+</style>
