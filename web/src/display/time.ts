@@ -11,6 +11,11 @@ export function clockToTheSecond(at: string | number): string {
   return new Date(at).toLocaleTimeString('en-GB')
 }
 
+/** A day that nobody can read the other way round. */
+export function day(at: string): string {
+  return new Date(at).toLocaleDateString('en-GB', { dateStyle: 'medium' })
+}
+
 export function date(at: string): string {
   return new Date(at).toLocaleDateString('en-GB')
 }

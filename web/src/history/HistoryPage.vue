@@ -6,12 +6,12 @@ import { asRefused, call, type Refused } from '../api/client'
 import { useDisplay } from '../display/display'
 import { settingName } from '../display/names'
 import Problems from '../display/Problems.vue'
-import { date } from '../display/time'
+import { day } from '../display/time'
 import { useTold } from '../display/told'
 import { outOf } from '../display/units'
 import Verdict from '../display/Verdict.vue'
 import { say } from '../words'
-import { driftOf, trendOf, type Commissioning, type History, type PumpHistory, type Trend } from './history'
+import { driftOf, efficiencies, trendOf, type Commissioning, type History } from './history'
 import OlderRecordForm from './OlderRecordForm.vue'
 import SheetsBetween from './SheetsBetween.vue'
 import SideBySide from './SideBySide.vue'
@@ -54,13 +54,7 @@ async function set(older: number, method: string, ending: string) {
 async function takeAway(c: Commissioning) {
   const older = c.older
   if (older === null || older === undefined || !(await set(older, 'DELETE', ''))) return
-  told(say('history.taken-away', date(c.on)), () => void set(older, 'POST', '/bring-back'))
-}
-
-function efficiencies(p: PumpHistory): Trend {
-  const left = p.measured.map((m): [string, number] => [m.on, m.volumetricEfficiency])
-  const spans = left.slice(1).map((dot, i) => [left[i] ?? dot, dot])
-  return { spans, left, found: [], band: [] }
+  told(say('history.taken-away', day(c.on)), () => void set(older, 'POST', '/bring-back'))
 }
 
 const written = computed(() => (history.value?.commissionings ?? []).filter((c) => c.older !== null || c.remark || c.hours))
@@ -108,7 +102,7 @@ const written = computed(() => (history.value?.commissionings ?? []).filter((c) 
       <section v-if="written.length" class="card">
         <h2>{{ say('history.written') }}</h2>
         <div v-for="c in written" :key="c.key" class="written">
-          <b>{{ date(c.on) }}</b>
+          <b>{{ day(c.on) }}</b>
           <span v-if="c.hours !== null && c.hours !== undefined" class="chip plain">{{ say('history.hours', c.hours) }}</span>
           <span>{{ c.remark }}</span>
           <span class="gap"></span>

@@ -154,9 +154,12 @@ async function keep() {
 }
 .pump {
   display: grid;
-  grid-template-columns: auto 1fr 1fr;
+  grid-template-columns: auto 150px 100px;
   gap: 10px;
   align-items: end;
+}
+.pump :deep(input) {
+  width: 100%;
 }
 .pump b {
   padding-bottom: 12px;

@@ -4,7 +4,7 @@ import DataTable from 'primevue/datatable'
 import { computed } from 'vue'
 import { useDisplay } from '../display/display'
 import { settingName } from '../display/names'
-import { date } from '../display/time'
+import { day } from '../display/time'
 import { say } from '../words'
 import { sourceOf, type Commissioning, type History, type SettingHistory } from './history'
 
@@ -73,11 +73,11 @@ const who = (c: Commissioning) => (c.witness ? say('history.by-and-witness', c.b
     <Column v-for="c in history.commissionings" :key="c.key">
       <template #header>
         <div class="head">
-          <RouterLink v-if="c.run" :to="{ name: 'record', params: { tag: history.tag, id: c.run } }">{{ date(c.on) }}</RouterLink>
-          <b v-else>{{ date(c.on) }}</b>
+          <RouterLink v-if="c.run" :to="{ name: 'record', params: { tag: history.tag, id: c.run } }">{{ day(c.on) }}</RouterLink>
+          <b v-else>{{ day(c.on) }}</b>
           <div class="small">{{ who(c) }}</div>
           <div class="quiet small">
-            {{ sourceOf(c, date) }}<template v-if="c.signed">, {{ say('history.signed') }}</template>
+            {{ sourceOf(c, day) }}<template v-if="c.signed">, {{ say('history.signed') }}</template>
           </div>
         </div>
       </template>

@@ -7,7 +7,7 @@ import { asRefused, call } from '../api/client'
 import { useDisplay } from '../display/display'
 import { settingName } from '../display/names'
 import Problems from '../display/Problems.vue'
-import { date } from '../display/time'
+import { day } from '../display/time'
 import UnitSelect from '../units/UnitSelect.vue'
 import { useUnits } from '../units/useUnits'
 import { say } from '../words'
@@ -41,7 +41,7 @@ function lines(of?: History): Record<string, { asked: string; left: string }> {
           s.targetBar === null || s.targetBar === undefined
             ? ''
             : say('history.plus-minus', display.show(s.targetBar), display.show(s.toleranceBar ?? 0)),
-        left: left ? `${display.show(left.leftBar ?? 0)}, ${date(left.on)}` : '',
+        left: left ? `${display.show(left.leftBar ?? 0)}, ${day(left.on)}` : '',
       },
     ]
   })
@@ -51,7 +51,7 @@ function lines(of?: History): Record<string, { asked: string; left: string }> {
       say('history.efficiency-of', p.pump),
       {
         asked: p.asNew.toFixed(2),
-        left: last ? `${say('history.plus-minus', last.volumetricEfficiency.toFixed(3), last.plusMinus.toFixed(3))}, ${date(last.on)}` : '',
+        left: last ? `${say('history.plus-minus', last.volumetricEfficiency.toFixed(3), last.plusMinus.toFixed(3))}, ${day(last.on)}` : '',
       },
     ]
   })

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, defineAsyncComponent } from 'vue'
+import { day } from '../display/time'
 import { say, type Word } from '../words'
 import type { Dot, Trend } from './history'
 
@@ -71,7 +72,7 @@ const floor = computed(() =>
 
 /** All that is drawn, with a little room, so that neither band nor floor lies outside. */
 const range = computed(() => {
-  const values = [...props.trend.left, ...props.trend.found].map(([, v]) => v)
+  const values = [...props.trend.left, ...props.trend.found, ...props.trend.bounds.flat()].map(([, v]) => v)
   const all = [...values, ...props.trend.band, ...(props.floor === undefined ? [] : [props.floor])].map((v) => props.shown(v))
   const low = Math.min(...all)
   const high = Math.max(...all)
@@ -81,14 +82,24 @@ const range = computed(() => {
   return { min: round(low - room, Math.floor), max: round(high + room, Math.ceil) }
 })
 
+const days = computed(() => [...new Set([...props.trend.left, ...props.trend.found].map(([on]) => new Date(on).getTime()))])
+
 const option = computed(() => ({
   animation: false,
   textStyle: { fontFamily: 'inherit' },
-  grid: { left: 62, right: 18, top: 10, bottom: 26 },
+  grid: { left: 62, right: 34, top: 10, bottom: 26 },
   xAxis: {
     type: 'time',
-    minInterval: 180 * 24 * 3600 * 1000,
-    axisLabel: { color: 'var(--quiet)', fontSize: 13, formatter: '{yyyy}-{MM}', hideOverlap: true },
+    axisTick: { customValues: days.value },
+    axisLabel: {
+      color: 'var(--quiet)',
+      fontSize: 13,
+      customValues: days.value,
+      formatter: (at: number) => day(new Date(at).toISOString()),
+      hideOverlap: true,
+      alignMinLabel: 'left',
+      alignMaxLabel: 'right',
+    },
     axisLine: { lineStyle: { color: 'var(--rule)' } },
   },
   yAxis: {
@@ -98,13 +109,14 @@ const option = computed(() => ({
     nameLocation: 'middle',
     nameGap: 44,
     nameTextStyle: { color: 'var(--quiet)', fontSize: 13 },
-    axisLabel: { color: 'var(--quiet)', fontSize: 13 },
+    axisLabel: { color: 'var(--quiet)', fontSize: 13, showMinLabel: false, showMaxLabel: false, formatter: (v: number) => String(v) },
     splitLine: { lineStyle: { color: 'var(--rule)' } },
   },
   series: [
     ...band.value,
     ...floor.value,
     ...props.trend.spans.map((s) => line(s, 'var(--ink)')),
+    ...props.trend.bounds.map((b) => line(b, 'var(--gate)')),
     marks(props.trend.left, 'rect'),
     marks(props.trend.found, 'emptyCircle'),
   ],

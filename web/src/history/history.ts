@@ -15,6 +15,8 @@ export interface Trend {
   spans: Dot[][]
   left: Dot[]
   found: Dot[]
+  /** what is not known for certain: from the lowest to the highest that it may be */
+  bounds: Dot[][]
   /** asked today; empty where nothing is */
   band: number[]
 }
@@ -37,8 +39,20 @@ export function trendOf(setting: SettingHistory): Trend {
     spans,
     left: dots((s) => s.leftBar),
     found: dots((s) => s.foundBar),
+    bounds: [],
     band: asked ? [target - (tolerance ?? 0), target + (tolerance ?? 0)] : [],
   }
+}
+
+/** A pump's measures, joined as far as it is the same pump; nothing is asked of them but not to fall below what is called worn. */
+export function efficiencies(pump: PumpHistory): Trend {
+  const left = pump.measured.map((m): Dot => [m.on, m.volumetricEfficiency])
+  const bounds = pump.measured.map((m): Dot[] => [
+    [m.on, m.volumetricEfficiency - m.plusMinus],
+    [m.on, m.volumetricEfficiency + m.plusMinus],
+  ])
+  const spans = left.slice(1).map((d, i): Dot[] => [left[i] ?? d, d])
+  return { spans: spans.filter(([, to]) => to?.[0] !== pump.began), left, found: [], bounds, band: [] }
 }
 
 function dot(on: string, value?: number | null): Dot {

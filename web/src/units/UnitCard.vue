@@ -6,7 +6,7 @@ import { call, type Schema } from '../api/client'
 import { useDisplay } from '../display/display'
 import Staff from '../staff/Staff.vue'
 import { say } from '../words'
-import { date } from '../display/time'
+import { date, day } from '../display/time'
 import { isDue, type UnitSummary } from './useUnits'
 
 /** One unit of the workshop: its small staff, its stage, what is open. */
@@ -24,7 +24,10 @@ const { data: place } = useQuery({
 
 function stage(u: UnitSummary): string {
   const c = u.commissioned
-  if (!c) return say('units.unitsPage.not-commissioned-here-yet')
+  if (!c) {
+    const none = say('units.unitsPage.not-commissioned-here-yet')
+    return u.olderRecord ? say('units.unitCard.older-record', none, day(u.olderRecord)) : none
+  }
   return say('units.unitsPage.commissioned-by', c.technician, date(c.startedAt))
 }
 

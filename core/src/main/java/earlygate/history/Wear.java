@@ -14,10 +14,16 @@ import java.util.Optional;
  * and the last held against new. No pump gets better by itself: where it did for certain, another began.
  *
  * @param grade of the last; empty without one
+ * @param began the first day of the pump that is in now, where another was in before
  * @param perYear change of the efficiency a year; empty for fewer than two days
  * @param worn about when it comes to what is called worn, where it falls for certain
  */
-public record Wear(Optional<Grade> grade, Optional<Estimate> perYear, Optional<LocalDate> worn, List<Reason> said) {
+public record Wear(
+        Optional<Grade> grade,
+        Optional<LocalDate> began,
+        Optional<Estimate> perYear,
+        Optional<LocalDate> worn,
+        List<Reason> said) {
     /** @param half 95 % bounds to either side, above 0 */
     public record Measured(LocalDate on, double efficiency, double half) {}
 
@@ -27,7 +33,11 @@ public record Wear(Optional<Grade> grade, Optional<Estimate> perYear, Optional<L
     public static Wear of(List<Measured> measured, double asNew) {
         if (measured.isEmpty()) {
             return new Wear(
-                    Optional.empty(), Optional.empty(), Optional.empty(), List.of(Reason.of("history.wear.none")));
+                    Optional.empty(),
+                    Optional.empty(),
+                    Optional.empty(),
+                    Optional.empty(),
+                    List.of(Reason.of("history.wear.none")));
         }
         double least = CurveFit.wornBelow(asNew);
         Measured last = measured.get(measured.size() - 1);
@@ -58,7 +68,8 @@ public record Wear(Optional<Grade> grade, Optional<Estimate> perYear, Optional<L
                         .number("rate", Math.abs(s.value()))
                         .number("half", s.half())
                         .name("date", worn.map(LocalDate::toString).orElse(""))));
-        return new Wear(Optional.of(grade), perYear, worn, said);
+        Optional<LocalDate> anew = began > 0 ? Optional.of(measured.get(began).on()) : Optional.empty();
+        return new Wear(Optional.of(grade), anew, perYear, worn, said);
     }
 
     /** The first measure of the pump that is in now. */

@@ -151,6 +151,7 @@ class Histories {
                         .map(c -> measured(c, c.pumps().get(pump.id())))
                         .toList(),
                 wear.grade().map(g -> g.key()).orElse(null),
+                wear.began().orElse(null),
                 wear.perYear().map(e -> Wire.rounded(e.value(), 4)).orElse(null),
                 wear.perYear().map(e -> Wire.rounded(e.half(), 4)).orElse(null),
                 wear.worn().orElse(null),

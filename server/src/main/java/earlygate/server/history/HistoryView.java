@@ -72,13 +72,18 @@ public record HistoryView(
             double errorBar,
             String reason) {}
 
-    /** @param grade of the last: pass, fail or cannot-tell; null without one. @param worn about when */
+    /**
+     * @param grade of the last: pass, fail or cannot-tell; null without one
+     * @param began the first day of the pump that is in now, where another was in before; else null
+     * @param worn about when it comes to what is called worn; null where it doesn't fall for certain
+     */
     public record PumpHistoryView(
             String pump,
             double asNew,
             double wornBelow,
             List<MeasuredView> measured,
             String grade,
+            LocalDate began,
             Double perYear,
             Double plusMinus,
             LocalDate worn,

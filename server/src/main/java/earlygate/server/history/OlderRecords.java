@@ -53,6 +53,11 @@ public class OlderRecords {
         return db.fetchExists(OLDER_RECORD, OLDER_RECORD.TAG.eq(tag));
     }
 
+    /** The last day of which there is one. */
+    public Optional<LocalDate> newestDay(String tag) {
+        return of(tag, 1).stream().findFirst().map(k -> k.record().on());
+    }
+
     /** All of them, or none. */
     public void addAll(List<NewRecord> wanted) {
         writes.write(() -> wanted.forEach(this::add));

@@ -5,6 +5,7 @@ import earlygate.ladder.Finding;
 import earlygate.ladder.Ladder;
 import earlygate.plan.Note;
 import earlygate.server.api.StaffView;
+import earlygate.server.history.OlderRecords;
 import earlygate.server.journal.RunNotes;
 import earlygate.server.journal.RunStore;
 import earlygate.server.units.UnitDocuments;
@@ -15,6 +16,7 @@ import earlygate.target.GapSchool;
 import earlygate.unit.PowerUnit;
 import earlygate.unit.Target;
 import earlygate.unit.file.UnitFile;
+import java.time.LocalDate;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -31,6 +33,7 @@ class UnitSummaries {
      * @param missing what keeps the sheet from being complete; 0 for one that can be planned from
      * @param openRuns the newest runs that are not finished, newest first; {@code openRunCount} how many there are
      * @param commissioned the last finished run at the machine, never a practice run; null where there was none
+     * @param olderRecord day of the last record from before, or from paper; null where there is none
      * @param nextCheck as it was written down then, mostly a date; null where nobody wrote one
      */
     record UnitSummary(
@@ -44,6 +47,7 @@ class UnitSummaries {
             List<RunStore.RunSummary> openRuns,
             int openRunCount,
             RunStore.RunSummary commissioned,
+            LocalDate olderRecord,
             String nextCheck) {}
 
     /** @param missing as this edition reads the file; an earlier one may have asked less of it */
@@ -59,15 +63,17 @@ class UnitSummaries {
     private final UnitDocuments documents;
     private final RunStore runs;
     private final RunNotes notes;
+    private final OlderRecords older;
     private final Map<Long, Optional<String>> nextChecks = new ConcurrentHashMap<>();
     private final Map<String, Solved> solved = new ConcurrentHashMap<>();
     private final Map<String, List<Target>> then = new ConcurrentHashMap<>();
 
-    UnitSummaries(UnitStore units, UnitDocuments documents, RunStore runs, RunNotes notes) {
+    UnitSummaries(UnitStore units, UnitDocuments documents, RunStore runs, RunNotes notes, OlderRecords older) {
         this.units = units;
         this.documents = documents;
         this.runs = runs;
         this.notes = notes;
+        this.older = older;
     }
 
     List<UnitSummary> all() {
@@ -92,6 +98,7 @@ class UnitSummaries {
                 runs.open(u.tag(), SHOWN_RUNS),
                 runs.openCount(u.tag()),
                 last,
+                older.newestDay(u.tag()).orElse(null),
                 last == null ? null : nextCheck(last.id()));
     }
 
