@@ -15,6 +15,7 @@ export const router = createRouter({
     { path: '/unit/:tag/run', name: 'start', component: () => import('./run/StartPage.vue'), props: true },
     { path: '/unit/:tag/run/:id', name: 'run', component: () => import('./run/RunPage.vue'), props: true },
     { path: '/unit/:tag/history', name: 'history', component: () => import('./history/HistoryPage.vue'), props: true },
+    { path: '/unit/:tag/upkeep', name: 'upkeep', component: () => import('./upkeep/UpkeepPage.vue'), props: true },
     { path: '/unit/:tag/record', name: 'records', component: () => import('./record/RecordsPage.vue'), props: true },
     { path: '/unit/:tag/record/:id', name: 'record', component: () => import('./record/RecordPage.vue'), props: true },
     { path: '/:lost(.*)', redirect: '/' },

@@ -94,8 +94,8 @@ const written = computed(() => (history.value?.commissionings ?? []).filter((c) 
             :axis="say('history.efficiency')"
             :title="say('history.pump', p.pump)"
             :shown="(v: number) => v"
-            :floor="p.wornBelow"
-            measured
+            :limit="p.wornBelow"
+            :measured="'history.measured'"
           />
         </section>
       </div>

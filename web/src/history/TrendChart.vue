@@ -12,9 +12,13 @@ const props = defineProps<{
   title: string
   /** from the file's unit into what is shown */
   shown: (value: number) => number
-  /** a line that nothing should fall below */
-  floor?: number
-  measured?: boolean
+  /** a line that nothing should pass, and what it is */
+  limit?: number
+  limitWord?: Word
+  /** what the full squares are, where they are no settings as left */
+  measured?: Word
+  /** what the band is, where it is no tolerance */
+  bandWord?: Word
 }>()
 const Chart = defineAsyncComponent(() => import('../display/Chart.vue'))
 
@@ -52,8 +56,8 @@ const band = computed(() => {
     },
   ]
 })
-const floor = computed(() =>
-  props.floor === undefined
+const limit = computed(() =>
+  props.limit === undefined
     ? []
     : [
         {
@@ -64,16 +68,16 @@ const floor = computed(() =>
             symbol: 'none',
             label: { show: false },
             lineStyle: { color: 'var(--stop)', width: 2, type: [8, 5] },
-            data: [{ yAxis: props.shown(props.floor) }],
+            data: [{ yAxis: props.shown(props.limit) }],
           },
         },
       ],
 )
 
-/** All that is drawn, with a little room, so that neither band nor floor lies outside. */
+/** All that is drawn, with a little room, so that neither band nor limit lies outside. */
 const range = computed(() => {
   const values = [...props.trend.left, ...props.trend.found, ...props.trend.bounds.flat()].map(([, v]) => v)
-  const all = [...values, ...props.trend.band, ...(props.floor === undefined ? [] : [props.floor])].map((v) => props.shown(v))
+  const all = [...values, ...props.trend.band, ...(props.limit === undefined ? [] : [props.limit])].map((v) => props.shown(v))
   const low = Math.min(...all)
   const high = Math.max(...all)
   const room = Math.max(1e-3, high - low) * 0.12
@@ -114,7 +118,7 @@ const option = computed(() => ({
   },
   series: [
     ...band.value,
-    ...floor.value,
+    ...limit.value,
     ...props.trend.spans.map((s) => line(s, 'var(--ink)')),
     ...props.trend.bounds.map((b) => line(b, 'var(--gate)')),
     marks(props.trend.left, 'rect'),
@@ -124,10 +128,10 @@ const option = computed(() => ({
 
 const key = computed(() =>
   [
-    { mark: 'left', word: (props.measured ? 'history.measured' : 'history.as-left') as Word, there: props.trend.left.length },
-    { mark: 'found', word: 'history.as-found' as Word, there: props.trend.found.length },
-    { mark: 'band', word: 'history.tolerance' as Word, there: props.trend.band.length },
-    { mark: 'floor', word: 'history.worn-line' as Word, there: props.floor },
+    { mark: 'left', word: props.measured ?? 'history.as-left', there: props.trend.left.length },
+    { mark: 'found', word: 'history.as-found' as const, there: props.trend.found.length },
+    { mark: 'band', word: props.bandWord ?? 'history.tolerance', there: props.trend.band.length },
+    { mark: 'limit', word: props.limitWord ?? 'history.worn-line', there: props.limit },
   ].filter((k) => k.there),
 )
 </script>
@@ -176,7 +180,7 @@ i.band {
   background: var(--water);
   opacity: 0.3;
 }
-i.floor {
+i.limit {
   width: 22px;
   height: 0;
   background: none;

@@ -60,6 +60,7 @@ const outcome = computed(() => OUTCOME[record.value?.outcome ?? ''] ?? ['plain',
         <div class="files no-print">
           <a class="main" :href="`/api/runs/${id}/record.pdf?${display.query}`" download>{{ say('record.recordPage.pdf') }}</a>
           <a :href="`/api/runs/${id}/record.json`" download>{{ say('record.recordPage.json') }}</a>
+          <a :href="`/api/runs/${id}/record.csv`" download>{{ say('record.recordPage.csv') }}</a>
           <a :href="`/api/runs/${id}/label.pdf?${display.query}`" download>{{ say('record.recordPage.label') }}</a>
           <a :href="`/api/runs/${id}/proof.json`" download>{{ say('record.recordPage.proof') }}</a>
           <RouterLink :to="{ name: 'prove' }" class="link">{{ say('record.recordPage.prove-one') }}</RouterLink>

@@ -19,6 +19,7 @@ const TABS = [
   { name: 'start', label: say('shell.topBar.run'), owns: ['start', 'run'] },
   { name: 'records', label: say('shell.topBar.record'), owns: ['records', 'record'] },
   { name: 'history', label: say('shell.topBar.history'), owns: ['history'] },
+  { name: 'upkeep', label: say('shell.topBar.upkeep'), owns: ['upkeep'] },
 ]
 const KeysHelp = defineAsyncComponent(() => import('./KeysHelp.vue'))
 const keys = ref(false)

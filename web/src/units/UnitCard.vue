@@ -64,6 +64,12 @@ function openRun(r: Schema['RunSummary']): string {
           say(isDue(unit.nextCheck) ? 'units.unitCard.check-was-due' : 'units.unitCard.next-check', unit.nextCheck)
         }}</span>
       </p>
+      <p v-if="unit.due.length" class="small">
+        <RouterLink :to="{ name: 'upkeep', params: { tag: unit.tag } }" class="chip fail">{{
+          say('units.unitCard.due', unit.due.length)
+        }}</RouterLink>
+        {{ unit.due.join(', ') }}
+      </p>
       <p v-for="r in unit.openRuns" :key="r.id" class="small">
         <RouterLink :to="{ name: 'run', params: { tag: unit.tag, id: r.id } }">{{ openRun(r) }}</RouterLink>
         <span v-if="place && r.id === newest" class="place">{{

@@ -42,7 +42,8 @@ function said(u: UnitSummary): string {
     ? say('units.unitsPage.commissioned-by', u.commissioned.technician, date(u.commissioned.startedAt))
     : say('units.unitsPage.not-commissioned-here-yet')
   const check = u.nextCheck ? say(isDue(u.nextCheck) ? 'units.unitCard.check-was-due' : 'units.unitCard.next-check', u.nextCheck) : ''
-  return [u.tag, u.name, u.drawing, stage, commissioned, check, ...runs].join(' ').toLowerCase()
+  const due = u.due.length ? [say('units.unitCard.due', u.due.length), ...u.due] : []
+  return [u.tag, u.name, u.drawing, stage, commissioned, check, ...due, ...runs].join(' ').toLowerCase()
 }
 const loadError = computed(() => (error.value ? asRefused(error.value) : null))
 

@@ -12,6 +12,7 @@ import { SHEET } from './sheet'
 import { UNITS } from './units'
 import { VERIFY } from './verify'
 import { TOUR } from './tour'
+import { UPKEEP } from './upkeep'
 import { SHARED } from './shared'
 
 export { FIELDS } from './fields'
@@ -29,6 +30,7 @@ export const WORDS = {
   ...SHEET,
   ...TOUR,
   ...UNITS,
+  ...UPKEEP,
   ...VERIFY,
   ...SHARED,
 } as const

@@ -2,6 +2,7 @@ export const RECORD = {
   'record.recordPage.as-found': 'As found',
   'record.recordPage.as-left': 'As left',
   'record.recordPage.crack-found': 'crack found {0}',
+  'record.recordPage.csv': 'CSV',
   'record.recordPage.deviations': 'Deviations',
   'record.recordPage.drawing-sheet-revision': 'Drawing {0}, sheet revision {1} · {2}',
   'record.recordPage.earlier-attempt': 'earlier attempt',

@@ -79,6 +79,7 @@ export const SHARED = {
   'shell.topBar.pressure-unit': 'Pressure unit',
   'shell.topBar.reckoner': 'Reckoner',
   'shell.topBar.history': 'History',
+  'shell.topBar.upkeep': 'Upkeep',
   'shell.topBar.record': 'Record',
   'shell.topBar.run': 'Run',
   'shell.topBar.sheet': 'Sheet',

@@ -33,6 +33,7 @@ export const UNITS = {
   'units.unitsPage.start-a-run': 'Start a run',
   'units.unitsPage.units': 'Units',
   'units.unitsPage.with-deviations': '◆ with deviations',
+  'units.unitCard.due': '▲ {0} due',
   'units.unitCard.older-record': '{0}; older record of {1}',
   'units.unitCard.one-finding': '1 finding',
   'units.unitCard.check-was-due': '▲ check was due {0}',

@@ -32,6 +32,7 @@ class LayersTest {
             "verify",
             "history",
             "history.file",
+            "upkeep",
             "plan",
             "audit",
             "planner.search",

@@ -194,6 +194,26 @@ class HistoryTest extends OnAServer {
         assertThat(read(server, "LG-07", "{not json").problem()).contains("no record that can be read");
     }
 
+    /** The table that a record gives is the table that is taken: no figure is lost on the way, and none comes to it. */
+    @Test
+    void theTableOfARecordComesInAgain() {
+        Answer csv = server.get("/api/runs/" + record.get("run").asLong() + "/record.csv");
+        assertThat(csv.contentType()).startsWith("text/csv");
+        JsonNode rows = read(server, "LG-07", csv.text()).json().at("/record/settings");
+        assertThat(rows).hasSize(record.get("settings").size());
+        for (JsonNode row : rows) {
+            JsonNode s =
+                    only(record.get("settings"), "setting", row.get("setting").asString());
+            assertThat(row.get("asLeftBar").asDouble())
+                    .isEqualTo(s.get("asLeftBar").asDouble());
+            assertThat(row.get("targetBar").asDouble())
+                    .isEqualTo(s.get("targetBar").asDouble());
+            boolean known =
+                    List.of("read", "by-turns").contains(s.get("asFoundHow").asString());
+            assertThat(row.has("asFoundBar")).isEqualTo(known);
+        }
+    }
+
     @ParameterizedTest
     @CsvSource({
         "on, 2099-01-01, on, no day",

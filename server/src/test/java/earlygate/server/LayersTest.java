@@ -35,6 +35,7 @@ class LayersTest {
             "runs",
             "records",
             "history",
+            "upkeep",
             "days",
             "home",
             "start");

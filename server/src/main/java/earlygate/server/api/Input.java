@@ -15,6 +15,8 @@ import earlygate.unit.Situation;
 import earlygate.unit.file.Problem;
 import earlygate.unit.file.SituationFile;
 import earlygate.unit.file.UnitFile;
+import java.time.DateTimeException;
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -28,6 +30,7 @@ import tools.jackson.databind.node.ObjectNode;
 /** Reads what a calculation is asked about, or says what is wrong with it. */
 public final class Input {
     private static final int LONGEST_NAME = 80;
+    private static final int EARLIEST_YEAR = 1900;
 
     private Input() {}
 
@@ -122,6 +125,23 @@ public final class Input {
                     path, Reason.of("units.text").name("field", path).number("limit", LONGEST_NAME));
         }
         return name;
+    }
+
+    /** A day that has been, as 2026-05-31. */
+    public static LocalDate day(String path, String given, LocalDate today) {
+        try {
+            LocalDate day = LocalDate.parse(String.valueOf(given));
+            if (!day.isAfter(today) && day.getYear() >= EARLIEST_YEAR) {
+                return day;
+            }
+        } catch (DateTimeException e) {
+            // Told below, as a day that can't be.
+        }
+        throw ApiProblem.badInput(
+                path,
+                Reason.of("history.file.day")
+                        .name("value", String.valueOf(given))
+                        .name("today", today.toString()));
     }
 
     /** What may not be left out; {@code path} ends in its key. */

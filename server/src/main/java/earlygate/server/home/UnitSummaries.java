@@ -4,6 +4,7 @@ import earlygate.ladder.Acceptance;
 import earlygate.ladder.Finding;
 import earlygate.ladder.Ladder;
 import earlygate.plan.Note;
+import earlygate.quantity.PressureUnit;
 import earlygate.server.api.StaffView;
 import earlygate.server.history.OlderRecords;
 import earlygate.server.journal.RunNotes;
@@ -12,6 +13,8 @@ import earlygate.server.units.UnitDocuments;
 import earlygate.server.units.UnitHead;
 import earlygate.server.units.UnitStore;
 import earlygate.server.units.UnitStore.Listed;
+import earlygate.server.upkeep.Upkeeps;
+import earlygate.server.words.Words;
 import earlygate.target.GapSchool;
 import earlygate.unit.PowerUnit;
 import earlygate.unit.Target;
@@ -34,6 +37,7 @@ class UnitSummaries {
      * @param openRuns the newest runs that are not finished, newest first; {@code openRunCount} how many there are
      * @param commissioned the last finished run at the machine, never a practice run; null where there was none
      * @param olderRecord day of the last record from before, or from paper; null where there is none
+     * @param due what of its upkeep is due, in a few words each; empty where its upkeep was never begun
      * @param nextCheck as it was written down then, mostly a date; null where nobody wrote one
      */
     record UnitSummary(
@@ -48,7 +52,8 @@ class UnitSummaries {
             int openRunCount,
             RunStore.RunSummary commissioned,
             LocalDate olderRecord,
-            String nextCheck) {}
+            String nextCheck,
+            List<String> due) {}
 
     /** @param missing as this edition reads the file; an earlier one may have asked less of it */
     private record Solved(
@@ -64,11 +69,19 @@ class UnitSummaries {
     private final RunStore runs;
     private final RunNotes notes;
     private final OlderRecords older;
+    private final Upkeeps upkeeps;
     private final Map<Long, Optional<String>> nextChecks = new ConcurrentHashMap<>();
     private final Map<String, Solved> solved = new ConcurrentHashMap<>();
     private final Map<String, List<Target>> then = new ConcurrentHashMap<>();
 
-    UnitSummaries(UnitStore units, UnitDocuments documents, RunStore runs, RunNotes notes, OlderRecords older) {
+    UnitSummaries(
+            UnitStore units,
+            UnitDocuments documents,
+            RunStore runs,
+            RunNotes notes,
+            OlderRecords older,
+            Upkeeps upkeeps) {
+        this.upkeeps = upkeeps;
         this.units = units;
         this.documents = documents;
         this.runs = runs;
@@ -99,7 +112,8 @@ class UnitSummaries {
                 runs.openCount(u.tag()),
                 last,
                 older.newestDay(u.tag()).orElse(null),
-                last == null ? null : nextCheck(last.id()));
+                last == null ? null : nextCheck(last.id()),
+                s.missing() > 0 ? List.of() : upkeeps.due(u.tag(), Words.in(PressureUnit.BAR)));
     }
 
     /** The log of a run that is over stays as it is: it is read once. */

@@ -7,6 +7,7 @@ import earlygate.server.journal.OpenRuns.OpenRun;
 import earlygate.server.journal.SealedLog;
 import earlygate.server.units.UnitStore;
 import earlygate.server.words.Words;
+import java.nio.charset.StandardCharsets;
 import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.MediaType;
@@ -18,7 +19,7 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import org.springframework.web.servlet.support.ServletUriComponentsBuilder;
 
-/** The record of a run: to look at, as JSON and as PDF. */
+/** The record of a run: to look at, as JSON, as a table and as PDF. */
 @RestController
 @RequestMapping("/api/runs/{id}")
 class RecordController {
@@ -53,6 +54,16 @@ class RecordController {
                 .header(HttpHeaders.CONTENT_DISPOSITION, attachment(record, "json"))
                 .contentType(MediaType.APPLICATION_JSON)
                 .body(record);
+    }
+
+    /** Its settings as a table, which can be put in elsewhere as an older record. */
+    @GetMapping("/record.csv")
+    ResponseEntity<String> csv(@PathVariable long id) {
+        RecordView record = record(id, PressureUnit.BAR);
+        return ResponseEntity.ok()
+                .header(HttpHeaders.CONTENT_DISPOSITION, attachment(record, "csv"))
+                .contentType(new MediaType("text", "csv", StandardCharsets.UTF_8))
+                .body(RecordCsv.of(record));
     }
 
     /** The record with its log to the letter, for {@code ./gate verify} and the page that proves it. */

@@ -40,6 +40,7 @@ class SinglePage implements WebMvcConfigurer {
         "/unit/{tag}/run",
         "/unit/{tag}/run/{id}",
         "/unit/{tag}/history",
+        "/unit/{tag}/upkeep",
         "/unit/{tag}/record",
         "/unit/{tag}/record/{id}"
     })

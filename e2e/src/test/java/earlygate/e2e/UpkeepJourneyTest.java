@@ -1,0 +1,52 @@
+package earlygate.e2e;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.deque.html.axecore.playwright.AxeBuilder;
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import java.util.List;
+import org.junit.jupiter.api.Test;
+
+/** From a unit's card to what is due at it, done, written down, and gone from the card. */
+class UpkeepJourneyTest {
+    private static Locator task(Page page, String name) {
+        return page.locator("li").filter(new Locator.FilterOptions().setHasText(name));
+    }
+
+    @Test
+    void aRoundAtAMachine() {
+        Page page = Served.open("/");
+        Locator card = page.locator("article").filter(new Locator.FilterOptions().setHasText("NH-04"));
+        assertThat(card).containsText("Change the oil");
+        card.getByText("due").first().click();
+        assertThat(task(page, "Change the filter")).containsText("was red on");
+        assertThat(new AxeBuilder(page)
+                        .withTags(List.of("wcag2a", "wcag2aa"))
+                        .analyze()
+                        .getViolations())
+                .isEmpty();
+        page.getByLabel("Who writes").fill("Ada Marsh");
+        page.getByLabel("Change the filter: Done today").click();
+        assertThat(task(page, "Change the filter")).containsText("nothing shows it");
+        page.getByLabel("Change the oil: Done today").click();
+        assertThat(task(page, "Change the oil")).containsText("nothing shows it");
+        page.getByLabel("Cleanliness, ISO 4406").fill("14/19/17");
+        Journey.button(page, "Keep the sample").click();
+        assertThat(page.locator(".problems")).containsText("none above the one before");
+        page.getByLabel("Cleanliness, ISO 4406").fill("17/15/12");
+        page.getByLabel("Water, ppm").fill("wet");
+        Journey.button(page, "Keep the sample").click();
+        assertThat(page.getByText("Water, ppm: \"wet\" is no number.")).isVisible();
+        page.getByLabel("Water, ppm").fill("60");
+        Journey.button(page, "Keep the sample").click();
+        assertThat(page.locator(".p-datatable-tbody tr").first()).containsText("as clean as it should be");
+        page.getByLabel("Counter, h").fill("5");
+        Journey.button(page, "Keep the counter").click();
+        assertThat(page.locator(".problems")).containsText("5 h can't be");
+        page.navigate(page.url().replaceAll("/unit/.*", "/"));
+        assertThat(card).containsText("due");
+        assertThat(card).not().containsText("Change the oil");
+    }
+}

@@ -1,0 +1,96 @@
+package earlygate.server.upkeep;
+
+import static earlygate.server.tables.Tables.UPKEEP_ENTRY;
+
+import earlygate.server.store.OnceKey;
+import earlygate.server.store.Writes;
+import earlygate.server.words.ApiProblem;
+import earlygate.upkeep.Entry;
+import java.time.LocalDate;
+import java.time.OffsetDateTime;
+import java.time.ZoneOffset;
+import java.util.List;
+import org.jooq.DSLContext;
+import org.springframework.stereotype.Repository;
+import tools.jackson.databind.json.JsonMapper;
+
+/** What was written down of each unit's upkeep. */
+@Repository
+public class UpkeepStore {
+    record Kept(long id, Entry entry, OffsetDateTime at) {}
+
+    /** @param body as {@link UpkeepText} writes it; {@code key} the sender's own name for this, null for none */
+    public record NewEntry(String tag, LocalDate on, String by, String body, String key) {}
+
+    private final DSLContext db;
+    private final Writes writes;
+    private final JsonMapper json;
+
+    UpkeepStore(DSLContext db, Writes writes, JsonMapper json) {
+        this.db = db;
+        this.writes = writes;
+        this.json = json;
+    }
+
+    /** By the day, those of one day in the order in which they were written. */
+    List<Kept> of(String tag) {
+        return db.selectFrom(UPKEEP_ENTRY)
+                .where(UPKEEP_ENTRY.TAG.eq(tag), UPKEEP_ENTRY.REMOVED_AT.isNull())
+                .orderBy(UPKEEP_ENTRY.ON_DAY, UPKEEP_ENTRY.ID)
+                .fetch(r -> new Kept(
+                        r.getId(),
+                        new Entry(r.getOnDay(), r.getByName(), UpkeepText.read(json.readTree(r.getBody()))),
+                        r.getAt()));
+    }
+
+    /** There, or taken away. */
+    public boolean any(String tag) {
+        return db.fetchExists(UPKEEP_ENTRY, UPKEEP_ENTRY.TAG.eq(tag));
+    }
+
+    /** All of them, or none; what was sent before under its key meets itself. */
+    public void addAll(List<NewEntry> wanted) {
+        writes.write(() -> wanted.forEach(this::add));
+    }
+
+    private void add(NewEntry e) {
+        OnceKey.checked(e.key());
+        if (e.key() != null
+                && db.fetchExists(UPKEEP_ENTRY, UPKEEP_ENTRY.TAG.eq(e.tag()), UPKEEP_ENTRY.CLIENT_KEY.eq(e.key()))) {
+            return;
+        }
+        db.insertInto(UPKEEP_ENTRY)
+                .set(UPKEEP_ENTRY.TAG, e.tag())
+                .set(UPKEEP_ENTRY.ON_DAY, e.on())
+                .set(UPKEEP_ENTRY.BODY, e.body())
+                .set(UPKEEP_ENTRY.BY_NAME, e.by())
+                .set(UPKEEP_ENTRY.AT, now())
+                .set(UPKEEP_ENTRY.CLIENT_KEY, e.key())
+                .execute();
+    }
+
+    void remove(String tag, long id, String by) {
+        set(tag, id, now(), by);
+    }
+
+    void bringBack(String tag, long id) {
+        set(tag, id, null, null);
+    }
+
+    private void set(String tag, long id, OffsetDateTime at, String by) {
+        writes.write(() -> {
+            int rows = db.update(UPKEEP_ENTRY)
+                    .set(UPKEEP_ENTRY.REMOVED_AT, at)
+                    .set(UPKEEP_ENTRY.REMOVED_BY, by)
+                    .where(UPKEEP_ENTRY.TAG.eq(tag), UPKEEP_ENTRY.ID.eq(id))
+                    .execute();
+            if (rows == 0) {
+                throw ApiProblem.notFound("upkeep-entry", Long.toString(id));
+            }
+        });
+    }
+
+    private static OffsetDateTime now() {
+        return OffsetDateTime.now(ZoneOffset.UTC);
+    }
+}

@@ -1,0 +1,87 @@
+package earlygate.server.upkeep;
+
+import earlygate.explain.Reason;
+import earlygate.server.api.Input;
+import earlygate.server.history.Histories;
+import earlygate.server.history.Histories.Outlook;
+import earlygate.server.units.UnitStore;
+import earlygate.server.upkeep.UpkeepStore.Kept;
+import earlygate.server.words.ApiProblem;
+import earlygate.server.words.Words;
+import earlygate.unit.PowerUnit;
+import earlygate.upkeep.Due;
+import earlygate.upkeep.Entry;
+import earlygate.upkeep.Entry.Counter;
+import earlygate.upkeep.Upkeep;
+import java.time.LocalDate;
+import java.util.Comparator;
+import java.util.List;
+import java.util.stream.Stream;
+import org.springframework.stereotype.Component;
+
+/** What is due at each machine. */
+@Component
+public class Upkeeps {
+    private final UnitStore units;
+    private final UpkeepStore store;
+    private final Histories histories;
+
+    Upkeeps(UnitStore units, UpkeepStore store, Histories histories) {
+        this.units = units;
+        this.store = store;
+        this.histories = histories;
+    }
+
+    /** A machine, what was written of it, and what that comes to. */
+    record At(PowerUnit unit, List<Kept> kept, Upkeep upkeep) {}
+
+    At of(String tag) {
+        PowerUnit unit = Input.unitText(units.newest(tag).document()).unit();
+        List<Kept> kept = store.of(tag);
+        Outlook outlook = histories.outlook(tag);
+        List<Entry> entries = Stream.concat(
+                        outlook.counters().stream(), kept.stream().map(Kept::entry))
+                .toList();
+        return new At(unit, kept, Upkeep.of(unit, entries, outlook.checked(), outlook.signs(), LocalDate.now()));
+    }
+
+    /** What is due today, said in a few words each; nothing for a unit whose upkeep was never begun. */
+    public List<String> due(String tag, Words words) {
+        if (!store.any(tag)) {
+            return List.of();
+        }
+        return of(tag).upkeep().due().stream()
+                .filter(d -> d.state() == Due.State.DUE)
+                .map(d -> words.say(named(d)))
+                .toList();
+    }
+
+    static Reason named(Due due) {
+        return Reason.of("upkeep.task." + due.task().key());
+    }
+
+    /** A counter only counts up. */
+    void counts(String tag, Entry entry) {
+        if (!(entry.body() instanceof Counter c)) {
+            return;
+        }
+        Stream.concat(
+                        histories.outlook(tag).counters().stream(),
+                        store.of(tag).stream().map(Kept::entry))
+                .filter(e -> e.body() instanceof Counter)
+                .filter(e -> e.on().isAfter(entry.on()) ? hours(e) < c.hours() : hours(e) > c.hours())
+                .max(Comparator.comparing(Entry::on))
+                .ifPresent(e -> {
+                    throw ApiProblem.badInput(
+                            "hours",
+                            Reason.of("upkeep.counts-back")
+                                    .number("given", c.hours())
+                                    .number("other", hours(e))
+                                    .name("on", e.on().toString()));
+                });
+    }
+
+    private static double hours(Entry e) {
+        return ((Counter) e.body()).hours();
+    }
+}
