@@ -16,6 +16,15 @@ export function day(at: string): string {
   return new Date(at).toLocaleDateString('en-GB', { dateStyle: 'medium' })
 }
 
+export function month(at: string | number): string {
+  return new Date(at).toLocaleDateString('en-GB', { month: 'short', year: 'numeric' })
+}
+
+/** As a date field has it, by the calendar on the wall. */
+export function today(): string {
+  return new Date().toLocaleDateString('sv')
+}
+
 export function date(at: string): string {
   return new Date(at).toLocaleDateString('en-GB')
 }

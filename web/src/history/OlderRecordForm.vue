@@ -155,6 +155,7 @@ async function keep() {
 .pump {
   display: grid;
   grid-template-columns: auto 150px 100px;
+  justify-content: start;
   gap: 10px;
   align-items: end;
 }

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, defineAsyncComponent } from 'vue'
-import { day } from '../display/time'
+import { month } from '../display/time'
 import { say, type Word } from '../words'
 import type { Dot, Trend } from './history'
 
@@ -86,7 +86,13 @@ const range = computed(() => {
   return { min: round(low - room, Math.floor), max: round(high + room, Math.ceil) }
 })
 
-const days = computed(() => [...new Set([...props.trend.left, ...props.trend.found].map(([on]) => new Date(on).getTime()))])
+/** The first, the last, and some of those between: more would lie on each other. */
+const MOST_DAYS = 4
+const days = computed(() => {
+  const all = [...new Set([...props.trend.left, ...props.trend.found].map(([on]) => new Date(on).getTime()))].sort((a, b) => a - b)
+  const each = Math.max(1, (all.length - 1) / (MOST_DAYS - 1))
+  return all.filter((_, i) => i === all.length - 1 || Math.abs(i / each - Math.round(i / each)) < 0.5 / each)
+})
 
 const option = computed(() => ({
   animation: false,
@@ -99,7 +105,7 @@ const option = computed(() => ({
       color: 'var(--quiet)',
       fontSize: 13,
       customValues: days.value,
-      formatter: (at: number) => day(new Date(at).toISOString()),
+      formatter: (at: number) => month(at),
       hideOverlap: true,
       alignMinLabel: 'left',
       alignMaxLabel: 'right',

@@ -1,11 +1,13 @@
 <script setup lang="ts">
 import Button from 'primevue/button'
-import { day } from '../display/time'
+import { computed } from 'vue'
+import { day, today } from '../display/time'
 import { say } from '../words'
 import { STATES, type Task, type Upkeep, type Write } from './upkeep'
 
 /** What is due, the most pressing first; what a hand has done is one tap. */
-defineProps<{ upkeep: Upkeep; write: Write }>()
+const props = defineProps<{ upkeep: Upkeep; write: Write; on: string }>()
+const deed = computed(() => (props.on === today() ? say('upkeep.done') : say('upkeep.done-on', day(props.on))))
 /** Written down with what they show, not by a tap. */
 const SHOWN_BY_ENTRY = ['sample', 'indicator']
 
@@ -30,8 +32,8 @@ function when(t: Task): string {
       <Button
         v-else
         class="no-print"
-        :label="say('upkeep.done')"
-        :aria-label="`${t.name}: ${say('upkeep.done')}`"
+        :label="deed"
+        :aria-label="`${t.name}: ${deed}`"
         severity="secondary"
         outlined
         @click="write({ kind: 'done', task: t.task })"
@@ -48,7 +50,9 @@ ul {
 }
 li {
   display: flex;
-  gap: 12px;
+  flex-wrap: wrap;
+  gap: 4px 12px;
+  padding: 4px 0;
   align-items: center;
   min-height: 56px;
   border-top: 1px solid var(--rule);
@@ -58,7 +62,7 @@ li {
   min-width: 96px;
 }
 .what {
-  flex: 1;
+  flex: 1 1 200px;
   min-width: 0;
 }
 </style>

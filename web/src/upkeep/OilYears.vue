@@ -42,7 +42,7 @@ const same = (value: number) => value
         :measured="'upkeep.measured'"
       />
     </div>
-    <DataTable size="small" :value="newestFirst" data-key="id">
+    <DataTable size="small" :value="newestFirst" data-key="id" scrollable>
       <Column :header="say('upkeep.day')">
         <template #body="{ data: s }"
           ><b class="nowrap">{{ day(s.on) }}</b></template
@@ -55,7 +55,7 @@ const same = (value: number) => value
       <Column :header="say('upkeep.verdict')">
         <template #body="{ data: s }"><Verdict :grade="s.verdict" /></template>
       </Column>
-      <Column :header="say('upkeep.tells')" body-class="small">
+      <Column :header="say('upkeep.tells')" body-class="small tells">
         <template #body="{ data: s }">{{ s.said.join(' ') }}</template>
       </Column>
     </DataTable>
@@ -67,6 +67,9 @@ const same = (value: number) => value
   display: grid;
   grid-template-columns: repeat(auto-fit, minmax(min(100%, 420px), 1fr));
   gap: 12px;
+}
+:deep(.tells) {
+  min-width: 300px;
 }
 .nowrap {
   white-space: nowrap;

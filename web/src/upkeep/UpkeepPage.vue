@@ -8,7 +8,7 @@ import { computed, ref } from 'vue'
 import { asRefused, call, type Refused } from '../api/client'
 import { useDisplay } from '../display/display'
 import Problems from '../display/Problems.vue'
-import { day } from '../display/time'
+import { day, today } from '../display/time'
 import { useTold } from '../display/told'
 import { say } from '../words'
 import DueList from './DueList.vue'
@@ -30,7 +30,7 @@ const { data: upkeep, error } = useQuery({
   staleTime: 0,
 })
 const by = ref(localStorage.getItem('technician') ?? '')
-const on = ref(new Date().toLocaleDateString('sv'))
+const on = ref(today())
 const refused = ref<Refused | null>(null)
 
 async function ask(method: string, ending: string, body?: unknown): Promise<boolean> {
@@ -48,7 +48,7 @@ async function ask(method: string, ending: string, body?: unknown): Promise<bool
   }
 }
 
-/** Under the day and the name that stand above the forms. */
+/** Under the day and the name that stand at the top. */
 const write = (entry: Written) => ask('POST', '', { ...entry, by: by.value, on: on.value })
 
 async function takeAway(id: number, said: string) {
@@ -62,26 +62,23 @@ async function takeAway(id: number, said: string) {
     <header>
       <h1>{{ say('upkeep.title', `${upkeep.tag} · ${upkeep.unitName}`) }}</h1>
       <span class="gap"></span>
+      <label class="no-print">{{ say('upkeep.who') }} <InputText v-model="by" autocomplete="off" /></label>
+      <label class="no-print">{{ say('upkeep.day') }} <InputText v-model="on" type="date" /></label>
       <a v-if="upkeep.school" class="no-print" :href="`${path}.ics`" download>{{ say('upkeep.calendar') }}</a>
     </header>
+    <Problems :refused="refused" />
     <section v-if="!upkeep.school" class="card">
       <p>{{ say('upkeep.begin.what') }}</p>
       <ScheduleForm :upkeep="upkeep" :write="write" />
-      <Problems :refused="refused" />
     </section>
     <div v-else class="two">
       <section class="card">
         <h2>{{ say('upkeep.due') }}</h2>
-        <DueList :upkeep="upkeep" :write="write" />
+        <DueList :upkeep="upkeep" :write="write" :on="on" />
       </section>
       <section class="card no-print">
         <h2>{{ say('upkeep.write') }}</h2>
-        <div class="who">
-          <label>{{ say('upkeep.who') }} <InputText v-model="by" autocomplete="off" /></label>
-          <label>{{ say('upkeep.day') }} <InputText v-model="on" type="date" /></label>
-        </div>
         <WriteDown :upkeep="upkeep" :write="write" />
-        <Problems :refused="refused" />
         <p class="caution small">▲ {{ say('upkeep.caution') }}</p>
       </section>
     </div>
@@ -134,7 +131,12 @@ async function takeAway(id: number, said: string) {
 header {
   display: flex;
   flex-wrap: wrap;
-  gap: 10px;
+  gap: 6px 14px;
+  align-items: center;
+}
+header label {
+  display: flex;
+  gap: 8px;
   align-items: center;
 }
 .two {
@@ -142,16 +144,6 @@ header {
   grid-template-columns: repeat(auto-fit, minmax(min(100%, 480px), 1fr));
   gap: 12px;
   align-items: start;
-}
-.who {
-  display: grid;
-  grid-template-columns: 1fr 1fr;
-  gap: 12px;
-  padding-bottom: 10px;
-}
-.who label {
-  display: grid;
-  gap: 4px;
 }
 .caution {
   border-left: 7px solid var(--gold);

@@ -106,6 +106,7 @@ form label {
   display: grid;
   gap: 4px;
   flex: 1 1 130px;
+  min-width: 0;
 }
 form p {
   flex: 1 0 100%;

@@ -26,6 +26,8 @@ class ScreensTest {
         "/new, night",
         "/day, day",
         "/unit/LG-07/record, day",
+        "/unit/NH-04/history, night",
+        "/unit/NH-04/upkeep, night",
         "/unit/LG-07/run, day"
     })
     void noBarrierThatAxeCanFind(String path, String theme) {
@@ -59,6 +61,8 @@ class ScreensTest {
         "/unit/NH-04/plan, ''",
         "/unit/NH-04/run, ''",
         "/unit/NH-04/record, ''",
+        "/unit/NH-04/history, ''",
+        "/unit/NH-04/upkeep, ''",
         "/day, ''",
         "/instruments, ''",
         "/reckoner, ''"

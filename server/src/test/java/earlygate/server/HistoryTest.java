@@ -233,6 +233,9 @@ class HistoryTest extends OnAServer {
 
     @Test
     void rowsThatSayNothingOrTwice() {
+        assertThat(server.post(LG + "/older-records", object().set("record", paper("LG-07", "2019-05-01", "RV1", 176)))
+                        .problem())
+                .contains("Give a name");
         ObjectNode record = paper("LG-07", "2019-05-01", "RV9", 176);
         record.withArray("settings").addObject().put("setting", "RV1");
         record.withArray("settings").addObject().put("setting", "RV1").put("asLeftBar", 1e9);

@@ -125,6 +125,12 @@ class UpkeepTest extends OnAServer {
                         .isNull())
                 .isFalse();
         assertThat(server.ask("DELETE", FRESH + "/999999").status()).isEqualTo(404);
+        // Intervals that a new schedule doesn't name stay, those of the other school too.
+        server.post(FRESH, entry("schedule").put("school", "by-condition"));
+        JsonNode back =
+                server.post(FRESH, entry("schedule").put("school", "by-hours")).json();
+        assertThat(task(back, "level").get("everyDays").asInt()).isEqualTo(3);
+        assertThat(task(back, "filter-change").get("everyHours").asInt()).isEqualTo(250);
         String calendar = server.get("/api/units/LG-14/upkeep.ics").text();
         assertThat(calendar)
                 .startsWith("BEGIN:VCALENDAR")
@@ -141,6 +147,7 @@ class UpkeepTest extends OnAServer {
             delimiter = '|',
             value = {
                 "{\"kind\":\"dance\"}|kind|nothing that is written down",
+                "{\"kind\":\"done\",\"task\":\"level\"}|by|Give a name",
                 "{\"kind\":\"counter\"}|hours|",
                 "{\"kind\":\"counter\",\"hours\":-1}|hours|-1",
                 "{\"kind\":\"counter\",\"hours\":5,\"on\":\"2099-01-01\"}|on|2099-01-01",

@@ -127,6 +127,15 @@ public final class Input {
         return name;
     }
 
+    /** Somebody who must be named. */
+    public static String who(String path, String given) {
+        String name = name(path, given);
+        if (name.isEmpty()) {
+            throw ApiProblem.badInput(path, Reason.of("api.no-name"));
+        }
+        return name;
+    }
+
     /** A day that has been, as 2026-05-31. */
     public static LocalDate day(String path, String given, LocalDate today) {
         try {

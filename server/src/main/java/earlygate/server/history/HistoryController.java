@@ -107,7 +107,7 @@ class HistoryController {
         if (record.source() == OlderRecord.Source.PROVED_RECORD && request.file() == null) {
             throw ApiProblem.badInput("source", Reason.of("history.file.no-proof"));
         }
-        String by = Input.name("typedBy", request.typedBy());
+        String by = Input.who("typedBy", request.typedBy());
         older.add(new OlderRecords.NewRecord(tag, record.on(), document.toString(), by, key));
         return histories.of(tag, Words.in(pressure));
     }

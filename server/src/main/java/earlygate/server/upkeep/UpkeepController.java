@@ -56,7 +56,8 @@ class UpkeepController {
         units.known(tag);
         Entry entry = UpkeepInput.read(request, LocalDate.now());
         upkeeps.counts(tag, entry);
-        store.addAll(List.of(new NewEntry(tag, entry.on(), entry.by(), UpkeepText.write(entry.body()), key)));
+        String body = UpkeepText.write(upkeeps.asKept(tag, entry.body()));
+        store.addAll(List.of(new NewEntry(tag, entry.on(), entry.by(), body, key)));
         return upkeep(tag, pressure);
     }
 

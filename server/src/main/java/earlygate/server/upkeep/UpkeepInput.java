@@ -71,7 +71,7 @@ final class UpkeepInput {
             default ->
                 throw ApiProblem.badInput("kind", Reason.of("upkeep.kind").name("value", String.valueOf(r.kind())));
         };
-        return new Entry(on, Input.name("by", r.by()), body);
+        return new Entry(on, Input.who("by", r.by()), body);
     }
 
     private static double needed(String path, Double given, double min, double max) {

@@ -12,10 +12,14 @@ import earlygate.unit.PowerUnit;
 import earlygate.upkeep.Due;
 import earlygate.upkeep.Entry;
 import earlygate.upkeep.Entry.Counter;
+import earlygate.upkeep.Entry.Schedule;
+import earlygate.upkeep.Task;
 import earlygate.upkeep.Upkeep;
 import java.time.LocalDate;
 import java.util.Comparator;
+import java.util.EnumMap;
 import java.util.List;
+import java.util.Map;
 import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
 
@@ -58,6 +62,24 @@ public class Upkeeps {
 
     static Reason named(Due due) {
         return Reason.of("upkeep.task." + due.task().key());
+    }
+
+    /** A schedule leaves the intervals that it doesn't name as they were, those of the other school too. */
+    Entry.Body asKept(String tag, Entry.Body body) {
+        if (!(body instanceof Schedule now)) {
+            return body;
+        }
+        return of(tag).upkeep()
+                .schedule()
+                .map(b -> new Schedule(now.school(), merged(b.days(), now.days()), merged(b.hours(), now.hours())))
+                .orElse(now);
+    }
+
+    private static Map<Task, Integer> merged(Map<Task, Integer> before, Map<Task, Integer> now) {
+        Map<Task, Integer> merged = new EnumMap<>(Task.class);
+        merged.putAll(before);
+        merged.putAll(now);
+        return merged;
     }
 
     /** A counter only counts up. */
