@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { computed, defineAsyncComponent } from 'vue'
+import { computed } from 'vue'
+import Plot, { type Mark } from '../display/Plot.vue'
 import { month } from '../display/time'
 import { say, type Word } from '../words'
 import type { Dot, Trend } from './history'
@@ -20,7 +21,6 @@ const props = defineProps<{
   /** what the band is, where it is no tolerance */
   bandWord?: Word
 }>()
-const Chart = defineAsyncComponent(() => import('../display/Chart.vue'))
 
 const drawn = (dots: Dot[]) => dots.map(([day, value]) => [day, props.shown(value)])
 
@@ -28,7 +28,7 @@ function line(dots: Dot[], color: string) {
   return { type: 'line', data: drawn(dots), symbol: 'none', silent: true, lineStyle: { color, width: 2 }, z: 2 }
 }
 
-function marks(dots: Dot[], symbol: string) {
+function dotted(dots: Dot[], symbol: string) {
   return {
     type: 'line',
     data: drawn(dots),
@@ -127,69 +127,22 @@ const option = computed(() => ({
     ...limit.value,
     ...props.trend.spans.map((s) => line(s, 'var(--ink)')),
     ...props.trend.bounds.map((b) => line(b, 'var(--gate)')),
-    marks(props.trend.left, 'rect'),
-    marks(props.trend.found, 'emptyCircle'),
+    dotted(props.trend.left, 'rect'),
+    dotted(props.trend.found, 'emptyCircle'),
   ],
 }))
 
-const key = computed(() =>
-  [
-    { mark: 'left', word: props.measured ?? 'history.as-left', there: props.trend.left.length },
-    { mark: 'found', word: 'history.as-found' as const, there: props.trend.found.length },
-    { mark: 'band', word: props.bandWord ?? 'history.tolerance', there: props.trend.band.length },
-    { mark: 'limit', word: props.limitWord ?? 'history.worn-line', there: props.limit },
-  ].filter((k) => k.there),
-)
+const marks = computed(() => {
+  const all: (Mark & { there: boolean })[] = [
+    { mark: 'left', word: props.measured ?? 'history.as-left', there: props.trend.left.length > 0 },
+    { mark: 'found', word: 'history.as-found', there: props.trend.found.length > 0 },
+    { mark: 'band', word: props.bandWord ?? 'history.tolerance', there: props.trend.band.length > 0 },
+    { mark: 'limit', word: props.limitWord ?? 'history.worn-line', there: props.limit !== undefined },
+  ]
+  return all.filter((m) => m.there)
+})
 </script>
 
 <template>
-  <figure>
-    <div class="picture"><Chart :option="option" :label="say('history.picture', title)" /></div>
-    <ul class="key small">
-      <li v-for="k in key" :key="k.mark"><i :class="k.mark" aria-hidden="true"></i>{{ say(k.word) }}</li>
-    </ul>
-  </figure>
+  <Plot :option="option" :label="say('history.picture', title)" :marks="marks" />
 </template>
-
-<style scoped>
-figure {
-  margin: 0;
-}
-.picture {
-  height: 190px;
-  background: var(--board);
-  border: 1px solid var(--rule);
-}
-.key {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 2px 18px;
-  list-style: none;
-  margin: 4px 0 0;
-  padding: 0;
-}
-i {
-  display: inline-block;
-  width: 12px;
-  height: 12px;
-  margin-right: 6px;
-  vertical-align: middle;
-  background: var(--gate);
-}
-i.found {
-  background: none;
-  border: 2px solid var(--gate);
-  border-radius: 50%;
-}
-i.band {
-  width: 22px;
-  background: var(--water);
-  opacity: 0.3;
-}
-i.limit {
-  width: 22px;
-  height: 0;
-  background: none;
-  border-top: 2px dashed var(--stop);
-}
-</style>

@@ -61,9 +61,9 @@ async function takeAway(id: number, said: string) {
   <div v-if="upkeep" class="page">
     <header>
       <h1>{{ say('upkeep.title', `${upkeep.tag} · ${upkeep.unitName}`) }}</h1>
-      <span class="gap"></span>
       <label class="no-print">{{ say('upkeep.who') }} <InputText v-model="by" autocomplete="off" /></label>
       <label class="no-print">{{ say('upkeep.day') }} <InputText v-model="on" type="date" /></label>
+      <span class="gap"></span>
       <a v-if="upkeep.school" class="no-print" :href="`${path}.ics`" download>{{ say('upkeep.calendar') }}</a>
     </header>
     <Problems :refused="refused" />
@@ -133,6 +133,9 @@ header {
   flex-wrap: wrap;
   gap: 6px 14px;
   align-items: center;
+}
+h1 {
+  flex: 1 0 100%;
 }
 header label {
   display: flex;

@@ -1,13 +1,13 @@
 <script setup lang="ts">
-import { computed, defineAsyncComponent } from 'vue'
+import { computed } from 'vue'
 import { useDisplay } from '../display/display'
+import Plot, { type Mark } from '../display/Plot.vue'
 import { outOf, unitBeside } from '../display/units'
-import { say, type Word } from '../words'
+import { say } from '../words'
 import { place, titleOf, type Curve } from './curves'
 
 /** What was read, over what is expected of the part and what was fitted; shapes tell them apart, not colours alone. */
 const props = defineProps<{ curve: Curve }>()
-const Chart = defineAsyncComponent(() => import('../display/Chart.vue'))
 const display = useDisplay()
 
 const flowUnit = computed(() => unitBeside('L/min', display.pressure))
@@ -96,67 +96,19 @@ const option = computed(() => {
   }
 })
 const title = computed(() => titleOf(props.curve))
-const key = computed(() => [
-  { mark: 'expected', word: 'verify.key.expected' as Word, there: expected.value.length > 0 },
-  { mark: 'fitted', word: 'verify.key.fitted' as Word, there: fitted.value.length > 0 },
-  { mark: 'point', word: 'verify.key.point' as Word, there: props.curve.points.some((p) => !p.back && !p.leftOut) },
-  { mark: 'back', word: 'verify.key.back' as Word, there: props.curve.points.some((p) => p.back && !p.leftOut) },
-  { mark: 'out', word: 'verify.key.out' as Word, there: props.curve.points.some((p) => p.leftOut) },
-])
+const marks = computed(() => {
+  const { points } = props.curve
+  const all: (Mark & { there: boolean })[] = [
+    { mark: 'expected', word: 'verify.key.expected', there: expected.value.length > 0 },
+    { mark: 'fitted', word: 'verify.key.fitted', there: fitted.value.length > 0 },
+    { mark: 'point', word: 'verify.key.point', there: points.some((p) => !p.back && !p.leftOut) },
+    { mark: 'back', word: 'verify.key.back', there: points.some((p) => p.back && !p.leftOut) },
+    { mark: 'out', word: 'verify.key.out', there: points.some((p) => p.leftOut) },
+  ]
+  return all.filter((m) => m.there)
+})
 </script>
 
 <template>
-  <figure>
-    <div class="picture"><Chart :option="option" :label="say('verify.picture', title)" /></div>
-    <ul class="key small">
-      <li v-for="k in key.filter((x) => x.there)" :key="k.mark"><i :class="k.mark" aria-hidden="true"></i>{{ say(k.word) }}</li>
-    </ul>
-  </figure>
+  <Plot :option="option" :label="say('verify.picture', title)" :marks="marks" />
 </template>
-
-<style scoped>
-figure {
-  margin: 0;
-}
-.picture {
-  height: 230px;
-  background: var(--board);
-  border: 1px solid var(--rule);
-}
-.key {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 2px 18px;
-  list-style: none;
-  margin: 4px 0 0;
-  padding: 0;
-}
-i {
-  display: inline-block;
-  width: 22px;
-  margin-right: 6px;
-  vertical-align: middle;
-  border-top: 2px solid var(--ink);
-}
-i.expected {
-  border-top: 2.5px dashed var(--water);
-}
-i.point,
-i.back,
-i.out {
-  border: 0;
-  width: 12px;
-  height: 12px;
-  background: var(--gate);
-  border-radius: 50%;
-}
-i.back {
-  border-radius: 0;
-  clip-path: polygon(50% 0, 100% 100%, 0 100%);
-}
-i.out {
-  border-radius: 0;
-  background: var(--stop);
-  clip-path: polygon(0 10%, 10% 0, 50% 40%, 90% 0, 100% 10%, 60% 50%, 100% 90%, 90% 100%, 50% 60%, 10% 100%, 0 90%, 40% 50%);
-}
-</style>

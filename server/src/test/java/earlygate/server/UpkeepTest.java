@@ -140,6 +140,8 @@ class UpkeepTest extends OnAServer {
         assertThat(server.get("/api/upkeep.ics").text())
                 .contains("LG-14: Oil level")
                 .contains("NH-04: Change the oil");
+        assertThat(server.get("/api/units/NH-04/upkeep.ics").text())
+                .contains("DTSTART;VALUE=DATE:" + TODAY.toString().replace("-", ""));
     }
 
     @ParameterizedTest

@@ -8,7 +8,9 @@ import earlygate.history.OlderRecord;
 import earlygate.history.file.OlderRecordFile;
 import earlygate.server.store.OnceKey;
 import earlygate.server.store.Sha256;
+import earlygate.server.store.TakenAway;
 import earlygate.server.store.Writes;
+import earlygate.server.tables.tables.records.OlderRecordRecord;
 import earlygate.server.words.ApiProblem;
 import java.time.LocalDate;
 import java.time.OffsetDateTime;
@@ -28,6 +30,14 @@ public class OlderRecords {
 
     /** @param key the sender's own name for this; null for none */
     public record NewRecord(String tag, LocalDate on, String document, String typedBy, String key) {}
+
+    private static final TakenAway<OlderRecordRecord> TAKEN_AWAY = new TakenAway<>(
+            "older-record",
+            OLDER_RECORD,
+            OLDER_RECORD.TAG,
+            OLDER_RECORD.ID,
+            OLDER_RECORD.REMOVED_AT,
+            OLDER_RECORD.REMOVED_BY);
 
     private final DSLContext db;
     private final Writes writes;
@@ -104,24 +114,11 @@ public class OlderRecords {
 
     /** Takes it out of the history, or brings it back; nothing of it is lost. */
     void remove(String tag, long id, String by) {
-        set(tag, id, now(), by);
+        TAKEN_AWAY.remove(db, writes, tag, id, by);
     }
 
     void bringBack(String tag, long id) {
-        set(tag, id, null, null);
-    }
-
-    private void set(String tag, long id, OffsetDateTime at, String by) {
-        writes.write(() -> {
-            int rows = db.update(OLDER_RECORD)
-                    .set(OLDER_RECORD.REMOVED_AT, at)
-                    .set(OLDER_RECORD.REMOVED_BY, by)
-                    .where(OLDER_RECORD.TAG.eq(tag), OLDER_RECORD.ID.eq(id))
-                    .execute();
-            if (rows == 0) {
-                throw ApiProblem.notFound("older-record", Long.toString(id));
-            }
-        });
+        TAKEN_AWAY.bringBack(db, writes, tag, id);
     }
 
     private Kept kept(Record r) {

@@ -84,7 +84,7 @@ class UpkeepController {
     /** What is due at a machine, day by day, for any calendar that reads iCalendar. */
     @GetMapping(value = "/units/{tag}/upkeep.ics", produces = CALENDAR)
     String calendar(@PathVariable String tag) {
-        return UpkeepCalendar.write(Map.of(tag, upkeeps.of(tag).upkeep().due()));
+        return UpkeepCalendar.write(Map.of(tag, upkeeps.of(tag).upkeep().due()), LocalDate.now());
     }
 
     /** The same of the whole workshop. */
@@ -94,6 +94,6 @@ class UpkeepController {
         units.newest().stream()
                 .filter(u -> u.head().missing() == 0 && store.any(u.tag()))
                 .forEach(u -> all.put(u.tag(), upkeeps.of(u.tag()).upkeep().due()));
-        return UpkeepCalendar.write(all);
+        return UpkeepCalendar.write(all, LocalDate.now());
     }
 }

@@ -3,8 +3,9 @@ package earlygate.server.upkeep;
 import static earlygate.server.tables.Tables.UPKEEP_ENTRY;
 
 import earlygate.server.store.OnceKey;
+import earlygate.server.store.TakenAway;
 import earlygate.server.store.Writes;
-import earlygate.server.words.ApiProblem;
+import earlygate.server.tables.tables.records.UpkeepEntryRecord;
 import earlygate.upkeep.Entry;
 import java.time.LocalDate;
 import java.time.OffsetDateTime;
@@ -21,6 +22,14 @@ public class UpkeepStore {
 
     /** @param body as {@link UpkeepText} writes it; {@code key} the sender's own name for this, null for none */
     public record NewEntry(String tag, LocalDate on, String by, String body, String key) {}
+
+    private static final TakenAway<UpkeepEntryRecord> TAKEN_AWAY = new TakenAway<>(
+            "upkeep-entry",
+            UPKEEP_ENTRY,
+            UPKEEP_ENTRY.TAG,
+            UPKEEP_ENTRY.ID,
+            UPKEEP_ENTRY.REMOVED_AT,
+            UPKEEP_ENTRY.REMOVED_BY);
 
     private final DSLContext db;
     private final Writes writes;
@@ -70,24 +79,11 @@ public class UpkeepStore {
     }
 
     void remove(String tag, long id, String by) {
-        set(tag, id, now(), by);
+        TAKEN_AWAY.remove(db, writes, tag, id, by);
     }
 
     void bringBack(String tag, long id) {
-        set(tag, id, null, null);
-    }
-
-    private void set(String tag, long id, OffsetDateTime at, String by) {
-        writes.write(() -> {
-            int rows = db.update(UPKEEP_ENTRY)
-                    .set(UPKEEP_ENTRY.REMOVED_AT, at)
-                    .set(UPKEEP_ENTRY.REMOVED_BY, by)
-                    .where(UPKEEP_ENTRY.TAG.eq(tag), UPKEEP_ENTRY.ID.eq(id))
-                    .execute();
-            if (rows == 0) {
-                throw ApiProblem.notFound("upkeep-entry", Long.toString(id));
-            }
-        });
+        TAKEN_AWAY.bringBack(db, writes, tag, id);
     }
 
     private static OffsetDateTime now() {

@@ -54,10 +54,15 @@ public class Upkeeps {
         if (!store.any(tag)) {
             return List.of();
         }
-        return of(tag).upkeep().due().stream()
-                .filter(d -> d.state() == Due.State.DUE)
-                .map(d -> words.say(named(d)))
-                .toList();
+        try {
+            return of(tag).upkeep().due().stream()
+                    .filter(d -> d.state() == Due.State.DUE)
+                    .map(d -> words.say(named(d)))
+                    .toList();
+        } catch (ApiProblem unreadable) {
+            // A run that can't be read must not take the list of units along; its history says which and why.
+            return List.of(words.say(Reason.of("upkeep.unreadable")));
+        }
     }
 
     static Reason named(Due due) {
