@@ -74,7 +74,7 @@ const outcome = computed(() => OUTCOME[record.value?.outcome ?? ''] ?? ['plain',
       <SettingsTable :settings="record.settings" />
       <template v-if="record.curves.length">
         <h2>{{ say('verify.curves') }}</h2>
-        <CurveProof v-for="c in record.curves" :key="c.step" :curve="c" />
+        <CurveProof v-for="c in record.curves" :key="c.step" :curve="c" :run="record.run" />
       </template>
       <h2>{{ say('record.recordPage.readings-and-tests') }}</h2>
       <DataTable size="small" :value="record.tests" removable-sort>

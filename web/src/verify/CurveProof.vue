@@ -8,7 +8,7 @@ import CurveTable from './CurveTable.vue'
 import { parameterOf, titleOf, type Curve } from './curves'
 
 /** A curve as proof: what it tells in words and figures, the picture, and the points beside it. */
-const props = defineProps<{ curve: Curve }>()
+const props = defineProps<{ curve: Curve; run: number }>()
 const display = useDisplay()
 const parameters = computed(() => Object.entries(props.curve.fit?.parameters ?? {}).map(([key, p]) => ({ key, ...p })))
 
@@ -24,6 +24,7 @@ function shown(value: number, unit: string): string {
     <template v-if="curve.points.length">
       <div class="beside">
         <CurveChart :curve="curve" />
+        <a class="no-print" :href="`/api/runs/${run}/curves/${curve.step}.svg?${display.query}`" download>{{ say('verify.svg') }}</a>
         <table v-if="parameters.length" class="found small">
           <thead>
             <tr>

@@ -16,6 +16,7 @@ export const VERIFY = {
   'verify.column.off': 'Off by',
   'verify.column.efficiency': 'Efficiency',
   'verify.column.part': 'Part of the curve',
+  'verify.svg': 'SVG',
   'verify.found': 'Found',
   'verify.bounds': '95 % bounds',
   'verify.new': 'By the sheet',

@@ -13,19 +13,14 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
 import java.util.EnumSet;
-import java.util.Locale;
 import java.util.Map;
-import org.thymeleaf.TemplateEngine;
-import org.thymeleaf.context.Context;
-import org.thymeleaf.templatemode.TemplateMode;
-import org.thymeleaf.templateresolver.ClassLoaderTemplateResolver;
+import java.util.Set;
 
 /**
  * Documents on A4: a template of {@code resources/documents}, filled in and printed as PDF/A-2a, to be kept for decades
  * and read aloud: tagged, with its fonts and its colours inside, drawings as vectors.
  */
 public final class Pdf {
-    private static final TemplateEngine TEMPLATES = templates();
     private static final byte[] COLOURS =
             ICC_Profile.getInstance(ColorSpace.CS_sRGB).getData();
 
@@ -33,20 +28,9 @@ public final class Pdf {
 
     private Pdf() {}
 
-    private static TemplateEngine templates() {
-        ClassLoaderTemplateResolver resolver = new ClassLoaderTemplateResolver(Pdf.class.getClassLoader());
-        resolver.setPrefix("documents/");
-        resolver.setSuffix(".html");
-        resolver.setTemplateMode(TemplateMode.XML);
-        resolver.setCharacterEncoding("UTF-8");
-        TemplateEngine engine = new TemplateEngine();
-        engine.setTemplateResolver(resolver);
-        return engine;
-    }
-
     /** @param model what the template names; text may hold anything */
     public static byte[] of(String template, Map<String, Object> model) {
-        String html = TEMPLATES.process(template, new Context(Locale.ENGLISH, model));
+        String html = Templates.fill(template, Set.of(), model);
         try (ByteArrayOutputStream out = new ByteArrayOutputStream()) {
             XRLog.setLoggingEnabled(false);
             PdfRendererBuilder builder = new PdfRendererBuilder();

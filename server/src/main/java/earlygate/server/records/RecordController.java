@@ -1,11 +1,15 @@
 package earlygate.server.records;
 
 import earlygate.quantity.PressureUnit;
+import earlygate.server.api.CurveView;
+import earlygate.server.documents.CurveDrawing;
+import earlygate.server.documents.Svg;
 import earlygate.server.instruments.InstrumentStore;
 import earlygate.server.journal.OpenRuns;
 import earlygate.server.journal.OpenRuns.OpenRun;
 import earlygate.server.journal.SealedLog;
 import earlygate.server.units.UnitStore;
+import earlygate.server.words.ApiProblem;
 import earlygate.server.words.Words;
 import java.nio.charset.StandardCharsets;
 import org.springframework.http.ContentDisposition;
@@ -64,6 +68,24 @@ class RecordController {
                 .header(HttpHeaders.CONTENT_DISPOSITION, attachment(record, "csv"))
                 .contentType(new MediaType("text", "csv", StandardCharsets.UTF_8))
                 .body(RecordCsv.of(record));
+    }
+
+    /** One of its curves as a drawing. */
+    @GetMapping("/curves/{step}.svg")
+    ResponseEntity<String> curve(
+            @PathVariable long id,
+            @PathVariable String step,
+            @RequestParam(defaultValue = "bar") PressureUnit pressure) {
+        RecordView record = record(id, pressure);
+        CurveView curve = record.curves().stream()
+                .filter(c -> c.step().equals(step) && !c.points().isEmpty())
+                .findFirst()
+                .orElseThrow(() -> ApiProblem.notFound("curve", step));
+        String title = Words.in(pressure).say(RecordPdf.title(curve));
+        return ResponseEntity.ok()
+                .header(HttpHeaders.CONTENT_DISPOSITION, attachment(record, step + ".svg"))
+                .contentType(new MediaType("image", "svg+xml", StandardCharsets.UTF_8))
+                .body(Svg.curve(CurveDrawing.of(curve, pressure), title));
     }
 
     /** The record with its log to the letter, for {@code ./gate verify} and the page that proves it. */

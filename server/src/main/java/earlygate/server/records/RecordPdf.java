@@ -144,8 +144,12 @@ final class RecordPdf {
         return staffRows;
     }
 
+    static Reason title(CurveView c) {
+        return Reason.of("curve.title-" + c.kind()).name("subject", c.subject());
+    }
+
     private Row curve(CurveView c) {
-        return Row.of("title", words.say(Reason.of("curve.title-" + c.kind()).name("subject", c.subject())))
+        return Row.of("title", words.say(title(c)))
                 .and("verdict", verdict(c.verdict()))
                 .and("said", String.join(" ", c.said()))
                 .and("drawing", c.points().isEmpty() ? null : CurveDrawing.of(c, pressure))
