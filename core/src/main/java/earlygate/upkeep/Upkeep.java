@@ -50,11 +50,16 @@ public record Upkeep(
                 entries.stream().sorted(Comparator.comparing(Entry::on)).toList();
         RunHours hours = RunHours.of(sorted);
         List<Judged> samples = judged(unit, sorted);
-        Optional<Entry> began = last(sorted, e -> e.body() instanceof Schedule);
-        List<Due> due = began.map(b -> new Fold(unit, sorted, hours, samples, checked, signs, today, b).due())
+        List<Entry> schedules =
+                sorted.stream().filter(e -> e.body() instanceof Schedule).toList();
+        // It began with the first; the last says how it is kept now.
+        Optional<LocalDate> began = schedules.stream().findFirst().map(Entry::on);
+        Optional<Schedule> schedule = last(schedules, e -> true).map(e -> (Schedule) e.body());
+        List<Due> due = began.map(day -> new Fold(
+                                unit, sorted, hours, samples, checked, signs, today, day, schedule.orElseThrow())
+                        .due())
                 .orElse(List.of());
-        return new Upkeep(
-                began.map(b -> (Schedule) b.body()), hours.now(), hours.lastOn(), hours.perDay(), due, samples);
+        return new Upkeep(schedule, hours.now(), hours.lastOn(), hours.perDay(), due, samples);
     }
 
     private static Optional<Entry> last(List<Entry> sorted, Predicate<Entry> which) {
@@ -79,7 +84,7 @@ public record Upkeep(
         return judged;
     }
 
-    /** The tasks, each at its turn. */
+    /** The tasks, each at its turn. @param began the day from which what was never done is counted */
     private record Fold(
             PowerUnit unit,
             List<Entry> sorted,
@@ -88,10 +93,8 @@ public record Upkeep(
             Optional<LocalDate> checked,
             List<Sign> signs,
             LocalDate today,
-            Entry began) {
-        private Schedule schedule() {
-            return (Schedule) began.body();
-        }
+            LocalDate began,
+            Schedule schedule) {
 
         private List<Due> due() {
             return Arrays.stream(Task.values())
@@ -102,24 +105,23 @@ public record Upkeep(
 
         private Due due(Task task) {
             Optional<LocalDate> last = lastDone(task);
-            boolean byHours =
-                    schedule().school() == School.BY_HOURS && schedule().hours(task) > 0;
+            boolean byHours = schedule.school() == School.BY_HOURS && schedule.hours(task) > 0;
             Due planned = byHours ? byHours(task, last) : byDays(task, last);
             // A sign overtakes the plan of either school: hours don't make a clogged filter good.
             return sign(task, last)
                     .filter(s -> planned.on().filter(on -> on.isBefore(s.on())).isEmpty())
-                    .map(s -> Due.at(task, last, s.on(), today, schedule().days(task), s.why()))
+                    .map(s -> Due.at(task, last, s.on(), today, schedule.days(task), s.why()))
                     .orElse(planned);
         }
 
         private Due byDays(Task task, Optional<LocalDate> last) {
-            int days = schedule().days(task);
+            int days = schedule.days(task);
             return days == 0
                     ? new Due(task, last, Optional.empty(), Due.State.WAITS, Reason.of("upkeep.nothing-shows-it"))
                     : Due.at(
                             task,
                             last,
-                            last.orElse(began.on()).plusDays(days),
+                            last.orElse(began).plusDays(days),
                             today,
                             days,
                             Reason.of("upkeep.every-days").number("days", days));
@@ -138,11 +140,11 @@ public record Upkeep(
         }
 
         private Due byHours(Task task, Optional<LocalDate> last) {
-            OptionalDouble then = hours.on(last.orElse(began.on()));
+            OptionalDouble then = hours.on(last.orElse(began));
             if (then.isEmpty()) {
                 return new Due(task, last, Optional.empty(), Due.State.UNKNOWN, Reason.of("upkeep.no-counter"));
             }
-            double at = then.getAsDouble() + schedule().hours(task);
+            double at = then.getAsDouble() + schedule.hours(task);
             Reason said = Reason.of("upkeep.at-hours")
                     .number("at", at)
                     .number("now", hours.now().orElseThrow());

@@ -88,6 +88,15 @@ class UpkeepTest {
         assertThat(due(Task.SAMPLE, "2026-06-20").state()).isEqualTo(Due.State.FINE);
     }
 
+    /** Nobody puts off what was never done by writing the schedule anew. */
+    @Test
+    void anotherScheduleBeginsNothingAnew() {
+        write("2026-01-01", BY_CONDITION);
+        write("2026-06-25", new Schedule(School.BY_CONDITION, Map.of(Task.LEVEL, 3), Map.of()));
+        assertThat(due(Task.SAMPLE, "2026-06-25").on()).contains(LocalDate.parse("2026-07-02"));
+        assertThat(due(Task.LEVEL, "2026-06-25").on()).contains(LocalDate.parse("2026-01-04"));
+    }
+
     @Test
     void oilAndFiltersWaitForWhatShowsIt() {
         write("2026-01-01", BY_CONDITION);

@@ -5,12 +5,10 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import earlygate.server.Server.Answer;
-import java.io.ByteArrayInputStream;
 import java.nio.file.Path;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.stream.StreamSupport;
-import javax.xml.parsers.DocumentBuilderFactory;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -214,25 +212,6 @@ class HistoryTest extends OnAServer {
                     List.of("read", "by-turns").contains(s.get("asFoundHow").asString());
             assertThat(row.has("asFoundBar")).isEqualTo(known);
         }
-    }
-
-    /** A drawing that any reader of SVG can read: each point that was taken is on it. */
-    @Test
-    void aCurveOfTheRecordIsAFileOfItsOwn() throws Exception {
-        JsonNode curve = record.get("curves").get(0);
-        String run = "/api/runs/" + record.get("run").asLong() + "/curves/";
-        Answer svg = server.get(run + curve.get("step").asString() + ".svg");
-        assertThat(svg.contentType()).startsWith("image/svg+xml");
-        var drawn =
-                DocumentBuilderFactory.newInstance().newDocumentBuilder().parse(new ByteArrayInputStream(svg.bytes()));
-        assertThat(drawn.getDocumentElement().getTagName()).isEqualTo("svg");
-        long out = StreamSupport.stream(curve.get("points").spliterator(), false)
-                .filter(p -> p.get("leftOut").isString())
-                .count();
-        assertThat(drawn.getElementsByTagName("circle").getLength() + out)
-                .isEqualTo(curve.get("points").size());
-        assertThat(svg.text()).doesNotContain("Body");
-        assertThat(server.get(run + "s999.svg").status()).isEqualTo(404);
     }
 
     @ParameterizedTest

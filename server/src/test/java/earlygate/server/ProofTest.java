@@ -4,11 +4,14 @@ import static earlygate.server.Server.object;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import earlygate.server.records.ProveCommand;
+import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.StreamSupport;
+import javax.xml.parsers.DocumentBuilderFactory;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -77,6 +80,26 @@ class ProofTest extends OnAServer {
         assertThat(said.get("whole").asBoolean()).isFalse();
         assertThat(said.get("place").asString()).isEqualTo(place);
         assertThat(said.get("said").asString()).isNotBlank();
+    }
+
+    /** A drawing that any reader of SVG can read: each point that was taken is on it. */
+    @Test
+    void aCurveOfTheRecordIsAFileOfItsOwn() throws Exception {
+        JsonNode record = file().get("record");
+        JsonNode curve = record.get("curves").get(0);
+        String run = "/api/runs/" + record.get("run").asLong() + "/curves/";
+        Server.Answer svg = server.get(run + curve.get("step").asString() + ".svg");
+        assertThat(svg.contentType()).startsWith("image/svg+xml");
+        var drawn =
+                DocumentBuilderFactory.newInstance().newDocumentBuilder().parse(new ByteArrayInputStream(svg.bytes()));
+        assertThat(drawn.getDocumentElement().getTagName()).isEqualTo("svg");
+        long out = StreamSupport.stream(curve.get("points").spliterator(), false)
+                .filter(p -> p.get("leftOut").isString())
+                .count();
+        assertThat(drawn.getElementsByTagName("circle").getLength() + out)
+                .isEqualTo(curve.get("points").size());
+        assertThat(svg.text()).doesNotContain("Body");
+        assertThat(server.get(run + "s999.svg").status()).isEqualTo(404);
     }
 
     @Test

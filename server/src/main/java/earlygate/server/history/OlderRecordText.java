@@ -124,6 +124,11 @@ final class OlderRecordText {
         ObjectNode document = empty(record.path("tag").asString(""), source);
         document.put("on", day(record.path("startedAt").asString("")));
         document.put("by", record.path("technician").asString(""));
+        for (JsonNode name : record.at("/signed/names")) {
+            if (name.path("role").asString("").equals("witness")) {
+                document.put("witness", name.path("name").asString(""));
+            }
+        }
         for (JsonNode s : record.path("settings")) {
             ObjectNode row = json.createObjectNode();
             row.put("setting", s.path("setting").asString(""));
