@@ -4,6 +4,8 @@ import static earlygate.server.Server.object;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import earlygate.server.words.Words;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeSet;
@@ -13,6 +15,7 @@ import tools.jackson.databind.node.ObjectNode;
 /** Works the practice rig's handles and takes what its instruments show. */
 final class OnTheRig extends Walker {
     private final Set<String> held = new TreeSet<>();
+    private final List<String> heldWrongly = new ArrayList<>();
     private JsonNode live;
 
     OnTheRig(Server server, ObjectNode start) {
@@ -190,16 +193,23 @@ final class OnTheRig extends Walker {
                         .allMatch(r -> r.get("grade").asString().equals("pass"));
         if (right && now.isObject()) {
             String own = Words.settingName(step.get("setting").asString());
-            assertThat(now.get("by").valueStream().map(JsonNode::asString))
-                    .as("%s of run %d", step.get("action"), run)
-                    .contains(own);
+            List<String> by =
+                    now.get("by").valueStream().map(JsonNode::asString).toList();
             held.add(own);
+            if (!by.contains(own)) {
+                heldWrongly.add(by + " at \"" + step.get("action").asString() + "\" of run " + run);
+            }
         }
     }
 
-    /** The screws that were said to have their gauge when it read right. */
+    /** The screws that had their gauge when it read right. */
     Set<String> held() {
         return held;
+    }
+
+    /** Where another was said to have it. */
+    List<String> heldWrongly() {
+        return heldWrongly;
     }
 
     /**

@@ -108,7 +108,8 @@ class StorageFaultsTest {
                 file.write(random.nextInt(256));
             }
         }
-        assertThat(refused()).contains("damaged");
+        // Where the newest pages are hit the store goes back to what stood before them, and misses the writes since.
+        assertThat(refused()).containsAnyOf("damaged", "is older than what was confirmed from it");
     }
 
     @Test
