@@ -24,7 +24,7 @@ public record Wear(
         Optional<Estimate> perYear,
         Optional<LocalDate> worn,
         List<Reason> said) {
-    /** @param half 95 % bounds to either side, above 0 */
+    /** @param half 95 % bounds to either side, the meter's error with them, above 0 */
     public record Measured(LocalDate on, double efficiency, double half) {}
 
     private static final double FAR = 20;
@@ -41,23 +41,26 @@ public record Wear(
         }
         double least = CurveFit.wornBelow(asNew);
         Measured last = measured.get(measured.size() - 1);
-        Grade grade = last.efficiency() - last.half() >= least
-                ? Grade.PASS
-                : last.efficiency() + last.half() < least ? Grade.FAIL : Grade.CANNOT_TELL;
+        Grade grade = CurveFit.wear(last.efficiency(), last.half(), asNew);
+        boolean tooMuch = CurveFit.tooMuch(last.efficiency(), last.half());
         List<Reason> said = new ArrayList<>();
-        said.add(Reason.of("history.wear." + grade.key())
+        said.add(Reason.of("history.wear." + (tooMuch ? "too-much" : grade.key()))
                 .number("efficiency", last.efficiency())
                 .number("half", last.half())
                 .number("new", asNew)
                 .number("least", least));
-        int began = began(measured);
+        // What no pump can do is no measure of one.
+        List<Measured> sound = measured.stream()
+                .filter(m -> !CurveFit.tooMuch(m.efficiency(), m.half()))
+                .toList();
+        int began = began(sound);
         if (began > 0) {
             said.add(Reason.of("history.wear.anew")
-                    .name("on", measured.get(began).on().toString())
-                    .name("before", measured.get(began - 1).on().toString()));
+                    .name("on", sound.get(began).on().toString())
+                    .name("before", sound.get(began - 1).on().toString()));
         }
-        Optional<Estimate> perYear = slope(measured.subList(began, measured.size()));
-        boolean falls = perYear.filter(s -> s.high() < 0).isPresent();
+        Optional<Estimate> perYear = slope(sound.subList(began, sound.size()));
+        boolean falls = !tooMuch && perYear.filter(s -> s.high() < 0).isPresent();
         Optional<LocalDate> worn = falls && grade != Grade.FAIL
                 ? perYear.map(s -> Math.max(0, (least - last.efficiency()) / s.value()))
                         .filter(years -> years <= FAR)
@@ -68,7 +71,7 @@ public record Wear(
                         .number("rate", Math.abs(s.value()))
                         .number("half", s.half())
                         .name("date", worn.map(LocalDate::toString).orElse(""))));
-        Optional<LocalDate> anew = began > 0 ? Optional.of(measured.get(began).on()) : Optional.empty();
+        Optional<LocalDate> anew = began > 0 ? Optional.of(sound.get(began).on()) : Optional.empty();
         return new Wear(Optional.of(grade), anew, perYear, worn, said);
     }
 
@@ -86,6 +89,9 @@ public record Wear(
 
     /** Weighted least squares with bounds that are known beforehand. */
     private static Optional<Estimate> slope(List<Measured> measured) {
+        if (measured.isEmpty()) {
+            return Optional.empty();
+        }
         LocalDate first = measured.get(0).on();
         double w = 0;
         double wx = 0;

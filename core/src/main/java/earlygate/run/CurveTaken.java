@@ -12,6 +12,7 @@ import earlygate.unit.PowerUnit;
 import earlygate.unit.Situation;
 import earlygate.verify.CurveFit;
 import earlygate.verify.CurvePoint;
+import earlygate.verify.Estimate;
 import earlygate.verify.Fit;
 import java.util.List;
 import java.util.Optional;
@@ -87,6 +88,16 @@ public record CurveTaken(
     /** Place among the aims of the next point worth taking, as the load comes by them; empty once all are there. */
     public OptionalInt next() {
         return NextPoint.of(curve, read);
+    }
+
+    /** A pump's, with all doubt, the meter's too; empty where nothing is told of it. */
+    public Optional<Estimate> efficiency() {
+        return oilUnknown()
+                ? Optional.empty()
+                : fit.filter(Fit.Found.class::isInstance)
+                        .map(Fit.Found.class::cast)
+                        .flatMap(
+                                f -> f.parameter("volumetric-efficiency").map(e -> new Estimate(e.value(), f.doubt())));
     }
 
     /** Empty until a point was taken; what can't be fitted can't tell, nor can leakage through oil of no known warmth. */

@@ -15,6 +15,7 @@ import earlygate.run.RunEvent.Reading;
 import earlygate.unit.Setting;
 import earlygate.unit.Target;
 import java.time.Instant;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
@@ -41,7 +42,17 @@ public record RunRecord(
         /** The turns counted don't explain what was read last, so some were not: what the sheet said. */
         COUNT_INCOMPLETE,
         /** Nobody counted and nobody read: what the sheet said. */
-        FROM_SHEET
+        FROM_SHEET;
+
+        /** A hand or a gauge found it out; the others are what the sheet said. */
+        public boolean known() {
+            return this == READ || this == BY_TURNS;
+        }
+
+        /** Of the keys of this edition; one that it doesn't have is not known. */
+        public static boolean known(String key) {
+            return Arrays.stream(values()).anyMatch(a -> a.known() && a.key().equals(key));
+        }
     }
 
     /** Share of a screw's travel that count and reading may differ by, springs being what they are. */

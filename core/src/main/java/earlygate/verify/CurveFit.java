@@ -1,6 +1,7 @@
 package earlygate.verify;
 
 import earlygate.explain.Reason;
+import earlygate.judge.Verdict.Grade;
 import earlygate.unit.Component;
 import earlygate.unit.PowerUnit;
 import earlygate.unit.Pump;
@@ -18,6 +19,20 @@ public final class CurveFit {
     /** Volumetric efficiency below which a pump is called worn. */
     public static double wornBelow(double asNew) {
         return asNew - PumpFit.WEAR;
+    }
+
+    /** More than it can displace: the meter, the speed or the displacement is not what the sheet says. */
+    public static boolean tooMuch(double efficiency, double doubt) {
+        return efficiency - doubt > 1;
+    }
+
+    /** Whether a pump of this efficiency is worn, all doubt on its side. */
+    public static Grade wear(double efficiency, double doubt, double asNew) {
+        double least = wornBelow(asNew);
+        if (tooMuch(efficiency, doubt)) {
+            return Grade.CANNOT_TELL;
+        }
+        return efficiency - doubt >= least ? Grade.PASS : efficiency + doubt < least ? Grade.FAIL : Grade.CANNOT_TELL;
     }
 
     /**

@@ -63,9 +63,18 @@ public sealed interface Fit {
      */
     record Placed(CurvePoint point, Region region, double expected, double residual, OptionalDouble efficiency) {}
 
-    /** @param said the verdict in words and figures, the decisive one first */
+    /**
+     * @param doubt by which the figure that decides may be wrong, its bounds and the instruments' errors together
+     * @param said the verdict in words and figures, the decisive one first
+     */
     record Found(
-            Kind kind, String subject, List<Parameter> parameters, List<Placed> points, Grade grade, List<Reason> said)
+            Kind kind,
+            String subject,
+            List<Parameter> parameters,
+            List<Placed> points,
+            Grade grade,
+            double doubt,
+            List<Reason> said)
             implements Fit {
         public Optional<Estimate> parameter(String key) {
             return parameters.stream()

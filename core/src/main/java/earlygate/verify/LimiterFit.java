@@ -49,7 +49,8 @@ final class LimiterFit {
                 .power("target", asked)
                 .power("tolerance", v.tolerancePa())
                 .power("doubt", doubt);
-        return new Fit.Found(Fit.Kind.LIMITER, pump.id(), List.of(limit), points.placed(), v.grade(), List.of(said));
+        return new Fit.Found(
+                Fit.Kind.LIMITER, pump.id(), List.of(limit), points.placed(), v.grade(), doubt, List.of(said));
     }
 
     /** Where it stands elsewhere than the sheet says. */

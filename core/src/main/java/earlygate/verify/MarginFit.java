@@ -82,6 +82,6 @@ final class MarginFit {
                 .pressure("tolerance", v.tolerancePa())
                 .pressure("doubt", v.errorPa());
         Parameter found = new Parameter("margin", Value.Kind.PRESSURE, margin, OptionalDouble.of(stands));
-        return new Fit.Found(Fit.Kind.MARGIN, pump.id(), List.of(found), placed, v.grade(), List.of(said));
+        return new Fit.Found(Fit.Kind.MARGIN, pump.id(), List.of(found), placed, v.grade(), v.errorPa(), List.of(said));
     }
 }

@@ -76,7 +76,7 @@ final class PumpFit {
             found.add(LimiterFit.limit(pump, situation, points, held, leak.value()));
         }
         double doubt = efficiency.half() + with.flowError() / ratedFull;
-        Grade grade = grade(efficiency.value(), doubt);
+        Grade grade = CurveFit.wear(efficiency.value(), doubt, pump.volumetricEfficiency());
         List<Reason> said = new ArrayList<>();
         said.add(told(grade, efficiency, doubt));
         unloaded(free).ifPresent(said::add);
@@ -84,24 +84,11 @@ final class PumpFit {
                 .filter(p -> p.key().equals("limit"))
                 .flatMap(p -> LimiterFit.off(p).stream())
                 .forEach(said::add);
-        return new Fit.Found(Fit.Kind.PUMP, pump.id(), found, points.placed(), grade, said);
-    }
-
-    private Grade grade(double efficiency, double doubt) {
-        double least = CurveFit.wornBelow(pump.volumetricEfficiency());
-        if (tooMuch(efficiency, doubt)) {
-            return Grade.CANNOT_TELL;
-        }
-        return efficiency - doubt >= least ? Grade.PASS : efficiency + doubt < least ? Grade.FAIL : Grade.CANNOT_TELL;
-    }
-
-    /** More than it can displace: the meter, the speed or the displacement is not what the sheet says. */
-    private static boolean tooMuch(double efficiency, double doubt) {
-        return efficiency - doubt > 1;
+        return new Fit.Found(Fit.Kind.PUMP, pump.id(), found, points.placed(), grade, doubt, said);
     }
 
     private Reason told(Grade grade, Estimate efficiency, double doubt) {
-        String code = tooMuch(efficiency.value(), doubt) ? "too-much" : grade.key();
+        String code = CurveFit.tooMuch(efficiency.value(), doubt) ? "too-much" : grade.key();
         return Reason.of("verify.pump." + code)
                 .name("pump", pump.id())
                 .number("efficiency", efficiency.value())

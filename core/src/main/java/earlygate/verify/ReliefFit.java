@@ -83,7 +83,7 @@ final class ReliefFit {
                 .pressure("data", valve.overridePa()));
         List<Placed> placed =
                 points.stream().map(p -> placed(p, valve, stands, shut)).toList();
-        return new Fit.Found(Fit.Kind.RELIEF, valve.id(), found, placed, v.grade(), said);
+        return new Fit.Found(Fit.Kind.RELIEF, valve.id(), found, placed, v.grade(), v.errorPa(), said);
     }
 
     private static List<CurvePoint> open(List<CurvePoint> points, double shut, boolean back) {

@@ -42,6 +42,14 @@ class WearTest {
     }
 
     @Test
+    void moreThanItCanDisplaceIsNoPass() {
+        Wear w = Wear.of(List.of(measured("2021-01-01", 0.90), measured("2022-01-01", 1.05)), 0.94);
+        assertThat(w.grade()).contains(Grade.CANNOT_TELL);
+        assertThat(w.began()).isEmpty();
+        assertThat(w.perYear()).isEmpty();
+    }
+
+    @Test
     void oneMeasureHasNoTrendAndTwoOfOneDayHaveNone() {
         assertThat(Wear.of(List.of(measured("2021-01-01", 0.93)), 0.94).perYear())
                 .isEmpty();

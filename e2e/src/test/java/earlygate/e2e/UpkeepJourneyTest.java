@@ -25,6 +25,9 @@ class UpkeepJourneyTest {
         Page page = Served.open("/");
         Locator card = page.locator("article").filter(new Locator.FilterOptions().setHasText("NH-04"));
         assertThat(card).containsText("Change the oil");
+        // What is due is found by typing.
+        page.getByRole(AriaRole.SEARCHBOX).fill("change the oil");
+        assertThat(page.locator("article")).hasCount(1);
         card.getByText("due").first().click();
         assertThat(task(page, "Change the filter")).containsText("was red on");
         assertThat(new AxeBuilder(page)

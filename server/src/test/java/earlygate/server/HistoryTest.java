@@ -155,6 +155,12 @@ class HistoryTest extends OnAServer {
                     List.of("read", "by-turns").contains(s.get("asFoundHow").asString());
             assertThat(now.get("foundBar").isNumber()).isEqualTo(known);
         }
+        // A flow meter of class 1 may be wrong by one percent of at least all that the pump gives.
+        JsonNode measured = history.at("/pumps/0/measured");
+        JsonNode eta = record.at("/curves/0/fit/parameters/volumetricEfficiency");
+        double bounds = (eta.get("high").asDouble() - eta.get("low").asDouble()) / 2;
+        assertThat(measured.get(measured.size() - 1).get("plusMinus").asDouble())
+                .isGreaterThan(bounds + 0.0099);
         assertThat(read(server, "LG-07", proof).problem()).contains("stands here anyway");
     }
 

@@ -15,6 +15,7 @@ import java.sql.Statement;
 import java.util.Random;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
+import tools.jackson.databind.JsonNode;
 
 /**
  * What becomes of data that something outside the product has touched: the server, in a process of its own as the
@@ -172,6 +173,19 @@ class StorageFaultsTest {
             assertThat(server.get("/api/runs/" + run).problem()).contains("head of run " + run + " was changed");
             assertThat(server.get("/api/units/NH-04").status()).isEqualTo(409);
             assertThat(server.get("/api/units/NH-04").problem()).contains("not as it was saved");
+        }
+    }
+
+    /** The machine's own page says so; the list of all machines is there all the same. */
+    @Test
+    void anOlderRecordChangedInTheFileIsNamedAndTakesNoListAlong() throws Exception {
+        kept();
+        sql("update older_record set document = replace(document, '176', '196') where tag = 'LG-07'");
+        try (Server server = new Server(folder)) {
+            assertThat(server.get("/api/units/LG-07/history").problem()).contains("of LG-07 is not as it was put in");
+            JsonNode units = server.get("/api/units").json();
+            assertThat(units).hasSize(8);
+            assertThat(units.findValues("due").toString()).contains("history can't be read");
         }
     }
 

@@ -19,6 +19,7 @@ import java.util.Map;
 /**
  * A fitted curve on the wire: bar, L/min, kW.
  *
+ * @param doubt by which the figure that decides may be wrong with all the instruments, in its unit
  * @param verdict pass, fail or cannot-tell; {@code said} in words, the decisive sentence first
  * @param parameters by key: volumetricEfficiency, leakage (at rated pressure), cutOff, limit; cracking, override,
  *     fullFlow, reseat; margin
@@ -28,6 +29,7 @@ public record FittedCurveView(
         String kind,
         String subject,
         String verdict,
+        double doubt,
         List<String> said,
         Map<String, FittedValue> parameters,
         List<FittedPoint> points,
@@ -70,6 +72,7 @@ public record FittedCurveView(
                 fit.kind().key(),
                 fit.subject(),
                 fit.grade().key(),
+                Wire.figure(fit.doubt() / scale(fit.parameters().get(0).kind())),
                 fit.said().stream().map(words::say).toList(),
                 parameters,
                 fit.points().stream().map(p -> point(p, flows)).toList(),

@@ -16,7 +16,6 @@ import earlygate.server.journal.RunStore.RunSummary;
 import earlygate.unit.PowerUnit;
 import earlygate.unit.Setting;
 import earlygate.verify.Estimate;
-import earlygate.verify.Fit;
 import java.time.LocalDate;
 import java.time.ZoneId;
 import java.util.LinkedHashMap;
@@ -65,11 +64,7 @@ record Commissioned(CommissioningView head, Map<String, Entry> settings, Map<Str
         Map<String, Measured> pumps = new LinkedHashMap<>();
         state.plan().steps().stream()
                 .flatMap(step -> CurveTaken.of(state, step).stream())
-                .filter(c -> c.curve().kind() == Fit.Kind.PUMP && c.grade().isPresent())
-                .forEach(c -> c.fit()
-                        .filter(Fit.Found.class::isInstance)
-                        .flatMap(f -> ((Fit.Found) f).parameter("volumetric-efficiency"))
-                        .ifPresent(e -> pumps.put(c.curve().subject(), measured(on, e))));
+                .forEach(c -> c.efficiency().ifPresent(e -> pumps.put(c.curve().subject(), measured(on, e))));
         return new Commissioned(head, settings, pumps);
     }
 
@@ -79,13 +74,12 @@ record Commissioned(CommissioningView head, Map<String, Entry> settings, Map<Str
 
     private static Entry entry(LocalDate on, PowerUnit unit, SettingRecord s) {
         Setting setting = unit.setting(s.setting());
-        boolean known = s.asFoundFrom() == AsFound.READ || s.asFoundFrom() == AsFound.BY_TURNS;
         double counted = s.asFoundFrom() == AsFound.BY_TURNS
                 ? COUNTED_TURNS * setting.screw().paPerTurn()
                 : 0;
         Stood stood = new Stood(
                 on,
-                known ? OptionalDouble.of(s.asFoundPa()) : OptionalDouble.empty(),
+                s.asFoundFrom().known() ? OptionalDouble.of(s.asFoundPa()) : OptionalDouble.empty(),
                 s.asLeftPa(),
                 Stood.errorOf(unit, setting) + counted);
         return new Entry(

@@ -5,8 +5,10 @@ import static earlygate.quantity.Si.BAR;
 import earlygate.explain.Reason;
 import earlygate.history.OlderRecord.Source;
 import earlygate.history.file.OlderRecordFile;
+import earlygate.judge.Verdict.Grade;
 import earlygate.quantity.PressureUnit;
 import earlygate.quantity.TypedNumber;
+import earlygate.run.RunRecord.AsFound;
 import earlygate.server.api.CsvTable;
 import earlygate.server.api.Wire;
 import earlygate.server.records.Prover;
@@ -38,8 +40,8 @@ final class OlderRecordText {
     private static final Map<String, String> PRESSURES = Map.of(
             "as found", "asFoundBar", "as left", "asLeftBar", "target", "targetBar", "tolerance", "toleranceBar");
     private static final double LIMIT_BAR = 1000;
-    /** Of an as-found value in a record: only these were known. */
-    private static final Set<String> KNOWN = Set.of("read", "by-turns");
+
+    private static final Set<String> TOLD = Set.of(Grade.PASS.key(), Grade.FAIL.key());
 
     private final JsonMapper json;
 
@@ -132,7 +134,7 @@ final class OlderRecordText {
         for (JsonNode s : record.path("settings")) {
             ObjectNode row = json.createObjectNode();
             row.put("setting", s.path("setting").asString(""));
-            if (KNOWN.contains(s.path("asFoundHow").asString(""))) {
+            if (AsFound.known(s.path("asFoundHow").asString(""))) {
                 copy(s, "asFoundBar", row);
             }
             copy(s, "asLeftBar", row);
@@ -148,13 +150,17 @@ final class OlderRecordText {
         Map<String, ObjectNode> pumps = new LinkedHashMap<>();
         for (JsonNode c : record.path("curves")) {
             JsonNode found = c.at("/fit/parameters/volumetricEfficiency");
-            if (found.isObject()) {
+            // With all its doubt, and only where the record told it.
+            boolean told = TOLD.contains(c.path("verdict").asString(""))
+                    && c.at("/fit/doubt").isNumber();
+            if (found.isObject() && told) {
                 ObjectNode pump = json.createObjectNode();
                 pump.put("pump", c.path("subject").asString(""));
                 pump.put(
                         "volumetricEfficiency", Wire.rounded(found.path("value").asDouble(), 4));
-                double half = (found.path("high").asDouble() - found.path("low").asDouble()) / 2;
-                pump.put("plusMinus", Math.max(1e-4, Wire.rounded(half, 4)));
+                pump.put(
+                        "plusMinus",
+                        Math.max(1e-4, Wire.rounded(c.at("/fit/doubt").asDouble(), 4)));
                 pumps.put(pump.path("pump").asString(), pump);
             }
         }

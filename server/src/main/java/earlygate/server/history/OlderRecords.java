@@ -19,6 +19,8 @@ import java.util.List;
 import java.util.Optional;
 import org.jooq.DSLContext;
 import org.jooq.Record;
+import org.jooq.Record1;
+import org.jooq.impl.DSL;
 import org.springframework.stereotype.Repository;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -65,7 +67,10 @@ public class OlderRecords {
 
     /** The last day of which there is one. */
     public Optional<LocalDate> newestDay(String tag) {
-        return of(tag, 1).stream().findFirst().map(k -> k.record().on());
+        return db.select(DSL.max(OLDER_RECORD.ON_DAY))
+                .from(OLDER_RECORD)
+                .where(OLDER_RECORD.TAG.eq(tag), OLDER_RECORD.REMOVED_AT.isNull())
+                .fetchOptional(Record1::value1);
     }
 
     /** All of them, or none. */

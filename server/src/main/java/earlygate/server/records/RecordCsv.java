@@ -4,7 +4,6 @@ import earlygate.run.RunRecord.AsFound;
 import earlygate.server.records.RecordView.SettingView;
 import java.io.IOException;
 import java.io.UncheckedIOException;
-import java.util.Set;
 import org.apache.commons.csv.CSVFormat;
 
 /**
@@ -26,7 +25,6 @@ final class RecordCsv {
         "read at",
         "reason"
     };
-    private static final Set<String> KNOWN = Set.of(AsFound.READ.key(), AsFound.BY_TURNS.key());
 
     private RecordCsv() {}
 
@@ -41,7 +39,7 @@ final class RecordCsv {
             for (SettingView s : record.settings()) {
                 printer.printRecord(
                         s.setting(),
-                        KNOWN.contains(s.asFoundHow()) ? s.asFoundBar() : "",
+                        AsFound.known(s.asFoundHow()) ? s.asFoundBar() : "",
                         s.asFoundFrom(),
                         s.asLeftBar(),
                         s.targetBar(),
