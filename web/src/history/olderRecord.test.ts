@@ -51,6 +51,16 @@ describe('an older record', () => {
   })
 })
 
+describe('what the form does not ask for', () => {
+  it('is kept as the file has it', () => {
+    const settings = [{ setting: 'RV1', asLeftBar: 176, gaugeErrorBar: 0.4 }]
+    const file = { format: 'early-gate/older-record/1', tag: 'LG-07', on: '2020-01-02', by: 'Ada', oilC: 46, settings }
+    const { record, wrong } = toRecord(fromFile(file, HISTORY, 'bar'), 'LG-07', 'bar')
+    expect(wrong).toEqual([])
+    expect(record).toEqual({ ...file, source: 'field-sheet' })
+  })
+})
+
 describe('a trend', () => {
   it('goes from where it was left to where it was found, and no further', () => {
     const stood = [

@@ -11,6 +11,8 @@ export interface Draft {
   hours: string
   remark: string
   source: string
+  /** what a file says that the form doesn't ask for: it is kept as it is */
+  oilC?: number
   settings: DraftRow[]
   pumps: { pump: string; efficiency: string; plusMinus: string }[]
 }
@@ -22,6 +24,7 @@ export interface DraftRow {
   asked: string
   tolerance: string
   reason: string
+  gaugeErrorBar?: number
 }
 
 /** The file's own shape: early-gate/older-record/1. */
@@ -65,6 +68,7 @@ export function fromFile(record: OlderRecord, history: History, unit: PressureUn
       asked: shown(row.targetBar, unit),
       tolerance: shown(row.toleranceBar, unit),
       reason: String(row.reason ?? ''),
+      gaugeErrorBar: typeof row.gaugeErrorBar === 'number' ? row.gaugeErrorBar : undefined,
     }
     const at = draft.settings.findIndex((s) => s.setting === filled.setting)
     if (at >= 0 && !draft.settings[at]?.left && !draft.settings[at]?.found) draft.settings[at] = filled
@@ -77,7 +81,7 @@ export function fromFile(record: OlderRecord, history: History, unit: PressureUn
     else draft.pumps.push(filled)
   }
   const { on = '', by = '', witness = '', remark = '', source = 'field-sheet' } = record
-  return { ...draft, on, by, witness, remark, source, hours: record.hours === undefined ? '' : String(record.hours) }
+  return { ...draft, on, by, witness, remark, source, oilC: record.oilC, hours: record.hours === undefined ? '' : String(record.hours) }
 }
 
 /** The record that the form makes, or what is wrong with what was typed. */
@@ -94,6 +98,7 @@ export function toRecord(draft: Draft, tag: string, unit: PressureUnit): { recor
     const row: Record<string, string | number> = { setting: s.setting }
     for (const c of typed) row[COLUMNS[c]] = number(s.setting, s[c], (t) => typedInto('bar', t, unit))
     if (s.reason.trim()) row.reason = s.reason.trim()
+    if (s.gaugeErrorBar !== undefined) row.gaugeErrorBar = s.gaugeErrorBar
     return [row]
   })
   if (!settings.length) wrong.push(say('history.form.no-row'))
@@ -115,5 +120,6 @@ export function toRecord(draft: Draft, tag: string, unit: PressureUnit): { recor
   if (draft.remark.trim()) record.remark = draft.remark.trim()
   if (draft.hours.trim()) record.hours = number(say('history.form.hours'), draft.hours, typedNumber)
   if (pumps.length) record.pumps = pumps
+  if (draft.oilC !== undefined) record.oilC = draft.oilC
   return { record, wrong }
 }

@@ -13,13 +13,17 @@ import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVParser;
 import org.apache.commons.csv.CSVRecord;
 
-/** A table that a person or a spreadsheet wrote: by comma, semicolon or tab, its columns named in any order. */
+/**
+ * A table that a person or a spreadsheet wrote: by comma, semicolon or tab, its columns named in any order, "as found" or
+ * "As-Found".
+ */
 public final class CsvTable {
     private CsvTable() {}
 
     /** Its rows, or why there are none. */
     public sealed interface Reading {
-        record Read(List<Row> rows) implements Reading {}
+        /** @param ignored columns that are not understood, as the file names them */
+        record Read(List<Row> rows, List<String> ignored) implements Reading {}
 
         record Refused(Reason why) implements Reading {}
     }
@@ -64,14 +68,17 @@ public final class CsvTable {
                     rows.add(row(found, r));
                 }
             }
-            return new Reading.Read(rows);
+            return new Reading.Read(
+                    rows, found.stream().filter(c -> !columns.contains(c)).toList());
         } catch (IOException | UncheckedIOException e) {
             return new Reading.Refused(Reason.of("table.broken").name("detail", String.valueOf(e.getMessage())));
         }
     }
 
     private static List<String> names(CSVRecord header) {
-        return header.stream().map(h -> h.strip().toLowerCase(Locale.ROOT)).toList();
+        return header.stream()
+                .map(h -> h.strip().toLowerCase(Locale.ROOT).replaceAll("[-_ ]+", " "))
+                .toList();
     }
 
     private static Row row(List<String> names, CSVRecord record) {

@@ -12,6 +12,7 @@ import earlygate.server.words.Words;
 import earlygate.unit.PowerUnit;
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.time.LocalDate;
+import java.util.List;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.web.bind.annotation.DeleteMapping;
@@ -47,8 +48,13 @@ class HistoryController {
     /** @param file to the letter, as it was exported or as a spreadsheet wrote it */
     record FileRequest(String file) {}
 
-    /** What a file holds, to be looked over before it is kept; {@code record} is an older record with open places. */
-    record FileView(@Schema(implementation = Object.class) JsonNode record) {}
+    /**
+     * What a file holds, to be looked over before it is kept.
+     *
+     * @param record an older record with open places
+     * @param ignored columns of a table of which nothing is taken
+     */
+    record FileView(@Schema(implementation = Object.class) JsonNode record, List<String> ignored) {}
 
     /**
      * @param record early-gate/older-record/1
@@ -72,7 +78,8 @@ class HistoryController {
     @PostMapping("/units/{tag}/older-records/read")
     FileView read(@PathVariable String tag, @RequestBody FileRequest request) {
         units.known(tag);
-        return new FileView(taken(tag, Input.there("file", request.file())).document());
+        OlderRecordText.Taken taken = taken(tag, Input.there("file", request.file()));
+        return new FileView(taken.document(), taken.ignored());
     }
 
     /** Of this unit, and of no run that stands here anyway. */

@@ -52,13 +52,18 @@ final class OlderRecordText {
     /**
      * @param document an older record, as far as the file says it
      * @param uuid of the run that a proof is of; empty for others
+     * @param ignored columns of a table that are not understood
      */
-    record Taken(ObjectNode document, String uuid) {}
+    record Taken(ObjectNode document, String uuid, List<String> ignored) {
+        private Taken(ObjectNode document, String uuid) {
+            this(document, uuid, List.of());
+        }
+    }
 
     /** @throws ApiProblem 422 that names what is wrong with the file, and where */
     Taken read(String text, String tag) {
         if (!text.strip().startsWith("{")) {
-            return new Taken(table(text, tag), "");
+            return table(text, tag);
         }
         JsonNode file;
         try {
@@ -187,22 +192,22 @@ final class OlderRecordText {
         }
     }
 
-    private ObjectNode table(String text, String tag) {
+    private Taken table(String text, String tag) {
         CsvTable.Reading reading = CsvTable.read(text, COLUMNS, NEEDED);
         if (reading instanceof CsvTable.Reading.Refused r) {
             throw refused("file", r.why());
         }
         ObjectNode document = empty(tag, Source.FIELD_SHEET);
         List<Problem> problems = new ArrayList<>();
-        List<CsvTable.Row> rows = ((CsvTable.Reading.Read) reading).rows();
-        if (rows.isEmpty()) {
+        CsvTable.Reading.Read table = (CsvTable.Reading.Read) reading;
+        if (table.rows().isEmpty()) {
             throw refused("file", Reason.of("history.file.no-rows"));
         }
-        rows.forEach(r -> document.withArray("settings").add(row(r, problems)));
+        table.rows().forEach(r -> document.withArray("settings").add(row(r, problems)));
         if (!problems.isEmpty()) {
             throw ApiProblem.badInput("file.refused", problems);
         }
-        return document;
+        return new Taken(document, "", table.ignored());
     }
 
     private ObjectNode row(CsvTable.Row from, List<Problem> problems) {
