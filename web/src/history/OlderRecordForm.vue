@@ -22,6 +22,7 @@ const unit = ref(display.pressure)
 const draft = ref(emptyDraft(props.history))
 const typedBy = ref(localStorage.getItem('technician') ?? '')
 const file = ref<{ name: string; text: string }>()
+const ignored = ref<string[]>([])
 const wrong = ref<string[]>([])
 const refused = ref<Refused | null>(null)
 const proved = computed(() => draft.value.source === 'proved-record')
@@ -39,10 +40,11 @@ async function take(chosen: File) {
   wrong.value = []
   try {
     const text = await chosen.text()
-    const { record } = await call<{ record: OlderRecord }>('POST', `${path.value}/read`, { file: text })
+    const read = await call<{ record: OlderRecord; ignored: string[] }>('POST', `${path.value}/read`, { file: text })
     unit.value = display.pressure
-    draft.value = fromFile(record, props.history, unit.value)
+    draft.value = fromFile(read.record, props.history, unit.value)
     file.value = { name: chosen.name, text }
+    ignored.value = read.ignored
   } catch (e) {
     refused.value = asRefused(e)
   }
@@ -70,6 +72,7 @@ async function keep() {
     <p v-if="file" role="status">
       <b>{{ say('history.form.from-file', file.name) }}</b>
       {{ say(proved ? 'history.form.proved' : 'history.form.no-proof') }}
+      <b v-if="ignored.length">{{ say('history.form.ignored', ignored.join(', ')) }}</b>
     </p>
     <div class="fields">
       <label>{{ say('history.form.on') }} <InputText v-model="draft.on" type="date" :disabled="proved" required /></label>

@@ -50,6 +50,7 @@ export const HISTORY = {
   'history.form.from-file': 'Read from {0}: look it over, then keep it.',
   'history.form.proved': 'Its proof is whole; its figures stand as they are.',
   'history.form.no-proof': 'It carries no proof, and will be marked so.',
+  'history.form.ignored': 'Nothing is taken of these columns: {0}.',
   'history.form.on': 'Day of the work',
   'history.form.by': 'Technician then',
   'history.form.witness': 'Witness',

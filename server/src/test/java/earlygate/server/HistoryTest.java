@@ -185,11 +185,17 @@ class HistoryTest extends OnAServer {
     @Test
     void aTableOfASpreadsheet() {
         String csv =
-                "Setting;As found;As left;Unit;Reason\r\nRV1;2500;2552,5;psi;\r\n\r\nP1.compensator;;150;bar;seal weeps\r\n";
+                "Setting;As-Found;As left;Unit;Reason\r\nRV1;2500;2552,5;psi;\r\n\r\nP1.compensator;;150;bar;seal weeps\r\n";
         JsonNode rows = read(server, "LG-07", csv).json().at("/record/settings");
         assertThat(rows.at("/0/asFoundBar").asDouble()).isCloseTo(172.4, within(0.05));
         assertThat(rows.at("/0/asLeftBar").asDouble()).isCloseTo(176.0, within(0.05));
         assertThat(rows.at("/1/reason").asString()).isEqualTo("seal weeps");
+        // What is in no column that is known is not lost without a word.
+        assertThat(read(server, "LG-07", "setting,left,unit\nRV1,170,bar\n")
+                        .json()
+                        .get("ignored")
+                        .toString())
+                .isEqualTo("[\"left\"]");
         JsonNode problems = read(server, "LG-07", "setting,as left,unit\nRV1,abc,bar\nRV1,170,kPa\n")
                 .json()
                 .get("problems");
