@@ -11,6 +11,7 @@ import Problems from '../display/Problems.vue'
 import { clock, when } from '../display/time'
 import Verdict from '../display/Verdict.vue'
 import CurveProof from '../verify/CurveProof.vue'
+import TestProof from '../verify/TestProof.vue'
 import SettingsTable from './SettingsTable.vue'
 import SignRecord from './SignRecord.vue'
 import Staff from '../staff/Staff.vue'
@@ -72,6 +73,10 @@ const outcome = computed(() => OUTCOME[record.value?.outcome ?? ''] ?? ['plain',
       <SignRecord v-if="record.outcome !== 'unfinished'" :record="record" @signed="refetch()" />
       <h2>{{ say('record.recordPage.settings') }}</h2>
       <SettingsTable :settings="record.settings" />
+      <template v-if="record.verified.length">
+        <h2>{{ say('verify.tests') }}</h2>
+        <TestProof v-for="t in record.verified" :key="t.name" :test="t" />
+      </template>
       <template v-if="record.curves.length">
         <h2>{{ say('verify.curves') }}</h2>
         <CurveProof v-for="c in record.curves" :key="c.step" :curve="c" :run="record.run" />

@@ -8,6 +8,7 @@ import Staff from '../staff/Staff.vue'
 import Gates from './Gates.vue'
 import Instruments from './Instruments.vue'
 import PausedCard from './PausedCard.vue'
+import TestProof from '../verify/TestProof.vue'
 import CurvePanel from '../verify/CurvePanel.vue'
 import { newKey } from './outbox'
 import RigPanel from './RigPanel.vue'
@@ -28,6 +29,9 @@ const here = computed(() => [
   ...(run.value?.step?.expect.map((e) => e.testPoint) ?? []),
   ...[run.value?.curve?.gauge, run.value?.curve?.signal].filter((g): g is string => !!g),
 ])
+
+/** The test of the finished unit that the step at hand belongs to. */
+const test = computed(() => run.value?.tests.find((t) => t.name === run.value?.step?.test))
 
 /** The staffs of the lines that this step is read on come first; a long unit has more of them than a screen. */
 const staffs = computed(() => {
@@ -86,6 +90,7 @@ async function reopen() {
           <ul>
             <li v-for="c in run.waitingAt.conditions" :key="c">{{ c }}</li>
           </ul>
+          <TestProof v-for="t in run.tests" :key="t.name" :test="t" />
           <Problems :refused="refused" />
           <Button
             :label="say('run.runPage.yes-open-the-gate')"
@@ -120,6 +125,7 @@ async function reopen() {
               :send="send"
             />
           </template>
+          <TestProof v-if="test?.readings.length" :test="test" />
           <StepAside :run="run" :step="run.step.id" :typed="!run.practice" @send="(e) => send(e)" />
           <RunLog :run="run" />
         </StepCard>

@@ -109,7 +109,8 @@ onBeforeUnmount(() => window.removeEventListener('keydown', onKey))
   <article class="card step">
     <p class="quiet">
       {{ say('run.stepCard.step-of', run.stepNumber, run.stepCount, step.kind.replace('-', ' '))
-      }}<template v-if="step.tool"> · {{ step.tool }}</template> · {{ say('run.stepCard.about-left', timeLeft(run.minutesLeft)) }}
+      }}<template v-if="step.tool"> · {{ step.tool }}</template
+      ><template v-if="step.test"> · {{ step.test }}</template> · {{ say('run.stepCard.about-left', timeLeft(run.minutesLeft)) }}
     </p>
     <h1>{{ step.action }}</h1>
     <p v-if="step.unprotected" class="alone">

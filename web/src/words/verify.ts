@@ -53,4 +53,9 @@ export const VERIFY = {
   'verify.parameter.fullFlow': 'At the largest flow',
   'verify.parameter.reseat': 'Reseat',
   'verify.parameter.margin': 'Margin',
+  'verify.strip': '{0} {1}, good from {2}',
+  'verify.open': 'not all read yet',
+  'verify.excused': 'Left so with a reason, see the deviations.',
+  'verify.scale': 'On its scale',
+  'verify.tests': 'Tests of the finished unit',
 } as const

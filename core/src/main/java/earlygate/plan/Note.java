@@ -1,9 +1,17 @@
 package earlygate.plan;
 
 import earlygate.explain.Reason;
+import earlygate.explain.Value.Amount;
+import earlygate.explain.Value.Kind;
 import earlygate.quantity.Keyed;
+import earlygate.quantity.Measure;
+import earlygate.quantity.Si;
+import earlygate.quantity.TypedNumber;
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import java.util.stream.Stream;
 
 /** What a step has written down that no gauge tells, and what may not stand when it is left. */
@@ -21,21 +29,79 @@ public enum Note implements Keyed {
     /** Which one stands in the line, or that none is at hand. */
     FLOW_METER,
     PRECHARGE,
-    CHARGE_TIME,
-    REST_TIME,
+    CHARGE_TIME(Kind.TIME),
+    REST_TIME(Kind.TIME),
+    /** What a pump loses inside, measured at its drain line. */
+    CASE_DRAIN(Kind.FLOW),
     NEXT_CHECK;
 
     private static final String PREFIX = "note.";
+    public static final String EXPECTED = "expected";
+    public static final String LOW = "low";
+    public static final String HIGH = "high";
+
+    private static final Pattern INTO_A_CAN = Pattern.compile("(.+?)\\s+(?:in|/)\\s+(.+)");
+    /** In the unit of the unit file: no charge lasts longer, no drain runs faster. */
+    private static final double MOST = 10_000;
 
     private final List<String> choices;
+    private final Optional<Kind> figure;
 
     Note(String... choices) {
         this.choices = List.of(choices);
+        this.figure = Optional.empty();
+    }
+
+    Note(Kind figure) {
+        this.choices = List.of();
+        this.figure = Optional.of(figure);
     }
 
     /** Its label. */
     public Reason label() {
         return Reason.of(PREFIX + key());
+    }
+
+    /** The same with the figure that the model expects and the band around it, SI. */
+    public Reason expecting(double expected, double low, double high) {
+        Kind kind = figure.orElseThrow();
+        return label().with(EXPECTED, new Amount(expected, kind))
+                .with(LOW, new Amount(low, kind))
+                .with(HIGH, new Amount(high, kind));
+    }
+
+    /** What is measured, where it is a figure: s or m3/s. */
+    public Optional<Kind> figure() {
+        return figure;
+    }
+
+    /**
+     * A written figure in SI: "12", "12 s", "2 min", "0.8 L/min", or what ran into a can in a time, "0.5 L in 40 s".
+     *
+     * @return empty where it is no figure, or none that can be meant
+     */
+    public OptionalDouble value(String written) {
+        return switch (figure.orElseThrow()) {
+            case TIME -> plain(Measure.TIME, written, 1);
+            case FLOW -> {
+                Matcher m = INTO_A_CAN.matcher(written.strip());
+                if (!m.matches()) {
+                    yield plain(Measure.FLOW, written, Si.LPM);
+                }
+                OptionalDouble volume = plain(Measure.VOLUME, m.group(1), Si.LITRE);
+                OptionalDouble time = plain(Measure.TIME, m.group(2), 1);
+                yield volume.isPresent() && time.isPresent() && time.getAsDouble() > 0
+                        ? OptionalDouble.of(volume.getAsDouble() / time.getAsDouble())
+                        : OptionalDouble.empty();
+            }
+            default -> OptionalDouble.empty();
+        };
+    }
+
+    private static OptionalDouble plain(Measure measure, String text, double si) {
+        return measure.parse(text, 0, MOST) instanceof TypedNumber.Accepted a
+                ? OptionalDouble.of(a.value() * si)
+                : OptionalDouble.empty();
     }
 
     /** What it is one of, by key; empty where it is written freely. */

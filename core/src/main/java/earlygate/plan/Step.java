@@ -22,6 +22,7 @@ import java.util.Optional;
  * @param does what a check does to the machine once it is done, such as a lock put on
  * @param moves what a hand does, in order; plans before edition 4 don't say
  * @param curve what is taken in it point by point; plans before edition 6 had none
+ * @param procedure the test it belongs to; plans before edition 7 don't say
  */
 public record Step(
         String id,
@@ -43,14 +44,42 @@ public record Step(
         List<Reason> notes,
         List<Deed> does,
         List<Move> moves,
-        Optional<Curve> curve) {
-    /** Plans of earlier runs lack the last five. */
+        Optional<Curve> curve,
+        Optional<Procedure> procedure) {
+    /** Plans of earlier runs lack the last six. */
     public Step {
+        procedure = procedure == null ? Optional.empty() : procedure;
         curve = curve == null ? Optional.empty() : curve;
         does = does == null ? List.of() : does;
         moves = moves == null ? List.of() : moves;
         demand = demand == null ? Optional.empty() : demand;
         notes = notes == null ? List.of() : notes;
+    }
+
+    /** Hands put the machine otherwise, and nothing is read. */
+    public static Step byHand(String id, Reason action, Reason why, Situation to, Reason caution, List<Move> moves) {
+        return new Step(
+                id,
+                Kind.CHECK,
+                Optional.empty(),
+                Optional.empty(),
+                action,
+                why,
+                Optional.empty(),
+                to,
+                List.of(),
+                List.of(),
+                List.of(caution),
+                "",
+                1,
+                1,
+                false,
+                Optional.empty(),
+                List.of(),
+                List.of(),
+                moves,
+                Optional.empty(),
+                Optional.empty());
     }
 
     /** @param action lock-out, suction, fill, rotation or pass; {@code to} 1 on, open, full, right; seconds to pass */
@@ -64,6 +93,8 @@ public record Step(
         LOAD_MOVED,
         /** One of several readings that must agree. */
         RETURN,
+        /** One of two readings, the lever to either side, that must agree. */
+        BOTH_WAYS,
         /** A drive with an on-time limit rests. */
         REST,
         /** Reads a setting as it came. */
@@ -137,7 +168,8 @@ public record Step(
                 notes,
                 does,
                 moves,
-                curve);
+                curve,
+                procedure);
     }
 
     /** A margin's drawn target stays; what the gauges must show for it moves. */

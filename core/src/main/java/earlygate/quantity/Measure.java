@@ -24,7 +24,7 @@ public enum Measure implements Keyed {
     SPEED("rpm 1", "rev/min 1", "1/min 1"),
     CURRENT("A 1"),
     VOLTAGE("V 1"),
-    VOLUME("L 1", "dm3 1", "gal 3.785411784", "m3 1000"),
+    VOLUME("L 1", "mL 0.001", "dm3 1", "gal 3.785411784", "m3 1000"),
     TIME("s 1", "min 60"),
     GRADE("cSt 1", "mm2/s 1"),
     PERCENT("% 1"),

@@ -1,7 +1,6 @@
 package earlygate.run;
 
 import earlygate.explain.Reason;
-import earlygate.explain.Value.Kind;
 import earlygate.judge.NextTurn;
 import earlygate.judge.Verdict.Grade;
 import earlygate.plan.Expect;
@@ -10,8 +9,6 @@ import earlygate.plan.Move;
 import earlygate.plan.Note;
 import earlygate.plan.Step;
 import earlygate.plan.Step.Demand;
-import earlygate.run.RunEvent.Reading;
-import earlygate.verify.ReturnTest;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -132,8 +129,12 @@ public final class StepJudge {
         CurveTaken.of(run, step)
                 .filter(c -> c.grade().equals(Optional.of(Grade.FAIL)))
                 .ifPresent(c -> missing.add(c.said().get(0)));
-        if (missing.isEmpty() && step.demands(Demand.RETURN)) {
-            returnTest().ifPresent(missing::add);
+        FiguresNoted.of(step, record).stream()
+                .filter(f -> f.grade() == Grade.FAIL)
+                .map(FiguresNoted::said)
+                .forEach(missing::add);
+        if (missing.isEmpty()) {
+            Together.missing(run, step).ifPresent(missing::add);
         }
         return missing;
     }
@@ -154,21 +155,6 @@ public final class StepJudge {
                 .filter(c -> run.screws().lastTurn(setting) > c.seq())
                 .findFirst()
                 .map(c -> Reason.of("run.need.crack-again").name("setting", setting));
-    }
-
-    private Optional<Reason> returnTest() {
-        List<Double> readings = run.plan().steps().stream()
-                .filter(s -> s.demands(Demand.RETURN) && s.setting().equals(step.setting()))
-                .flatMap(s -> s.expect().stream()
-                        .filter(e -> e.kind() == Kind.PRESSURE)
-                        .flatMap(e -> run.record(s.id()).reading(e.instrument()).stream()))
-                .map(Reading::value)
-                .toList();
-        double spread = ReturnTest.spread(readings);
-        return spread <= ReturnTest.WITHIN
-                ? Optional.empty()
-                : Optional.of(
-                        Reason.of("run.need.return").ratio("spread", spread).ratio("within", ReturnTest.WITHIN));
     }
 
     /** The value that decides a setting in this step, Pa: its crack point, or what its goal is read by. */

@@ -1,6 +1,7 @@
 package earlygate.run;
 
 import earlygate.plan.Goal;
+import earlygate.plan.Move;
 import earlygate.plan.Step;
 import earlygate.run.RunEvent.Cracked;
 import earlygate.run.RunEvent.Deviation;
@@ -42,6 +43,7 @@ public final class StepRecord {
     private boolean touchedEnd;
     private boolean loadOpened;
     private boolean loadShut;
+    private boolean shifted;
     private int attempts = 1;
 
     StepRecord(Step step) {
@@ -93,6 +95,7 @@ public final class StepRecord {
             loadShut = loadOpened && !letGo;
             loadOpened |= letGo;
         }
+        shifted |= h.action().equals("shift");
         if (MOVES_THE_LINE.contains(h.action()) || h.action().equals("nut") && step.kind() == Step.Kind.LOCK) {
             forgetReadings();
         }
@@ -137,6 +140,7 @@ public final class StepRecord {
         forgetReadings();
         loadOpened = false;
         loadShut = false;
+        shifted = false;
         attempts++;
     }
 
@@ -243,9 +247,9 @@ public final class StepRecord {
         return touchedEnd;
     }
 
-    /** The pressure was let go in this step, by load or drive, and asked for again after that. */
+    /** The pressure was let go in this step, by load or drive, and asked for again after that; or by a lever that it names. */
     public boolean loadMoved() {
-        return loadShut;
+        return loadShut || shifted && step.moves().stream().anyMatch(m -> m.kind() == Move.Kind.SHIFT);
     }
 
     /** What was written down, by the key of its label. */

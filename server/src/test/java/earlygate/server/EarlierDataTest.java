@@ -45,7 +45,8 @@ class EarlierDataTest {
         "4, NH-04, edition-2",
         "4, LG-07, edition-3",
         "4, LG-07, edition-4",
-        "4, LG-07, edition-5"
+        "4, LG-07, edition-5",
+        "4, LG-07, edition-6"
     })
     void aFinishedRunIsReadAsItWas(int version, String tag, String run) throws IOException, SQLException {
         String url = "jdbc:h2:file:" + old.resolve("early-gate");

@@ -7,6 +7,7 @@ import earlygate.explain.Value;
 import earlygate.network.Conditions;
 import earlygate.network.Network;
 import earlygate.plan.Expect;
+import earlygate.plan.Procedure;
 import earlygate.plan.Step.Kind;
 import earlygate.solve.SteadyState;
 import earlygate.solve.Transient;
@@ -89,6 +90,7 @@ final class HoldTest {
         site.script()
                 .step(Kind.TEST, of("plan.hold-start").name("gauge", gauge.id()))
                 .why(of("plan.why.hold"))
+                .test(Procedure.Kind.HOLD, gauge.id())
                 .expect(site.readings().roughly(gauge))
                 .ifNot(of("plan.if-not.no-pressure"))
                 .caution("injection")
@@ -107,9 +109,10 @@ final class HoldTest {
                                 .name("gauge", gauge.id())
                                 .time("time", seconds))
                 .why(of("plan.why.hold-end").pressure("from", from).pressure("left", left))
+                .test(Procedure.Kind.HOLD, gauge.id())
                 .moves(site.drivers())
                 .expect(end)
-                .ifNot(of("plan.if-not.falls"))
+                .ifNot(of("plan.if-not.falls-by").names("parts", WaysOut.of(unit, gauge.line())))
                 .caution("stored-pressure")
                 .minutes(1 + seconds / 60)
                 .add();

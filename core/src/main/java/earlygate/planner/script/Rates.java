@@ -9,6 +9,7 @@ import earlygate.gauge.RateSearch;
 import earlygate.plan.Expect;
 import earlygate.plan.Goal;
 import earlygate.plan.Plan;
+import earlygate.plan.Procedure;
 import earlygate.plan.Step;
 import earlygate.unit.Control;
 import earlygate.unit.FlowControl;
@@ -79,6 +80,7 @@ public final class Rates {
                                     .name("instrument", seen.instrument())
                                     .with("reads", new Amount(seen.reads(), seen.quantity())))
                     .why(told(of("plan.why.read-rate"), t))
+                    .test(Procedure.Kind.RATE, t.setting())
                     .expect(expected(seen, (t.value() - stands) / t.tolerance()))
                     .ifNot(of("plan.if-not.rate-off").name("setting", t.setting()))
                     .caution("injection")

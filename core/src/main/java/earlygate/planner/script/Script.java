@@ -8,6 +8,7 @@ import earlygate.plan.Move;
 import earlygate.plan.Note;
 import earlygate.plan.Phase;
 import earlygate.plan.Plan;
+import earlygate.plan.Procedure;
 import earlygate.plan.School;
 import earlygate.plan.Step;
 import earlygate.plan.Step.Kind;
@@ -61,27 +62,13 @@ public final class Script {
         if (parts.isEmpty()) {
             return;
         }
-        put(new Step(
+        put(Step.byHand(
                 "s" + ++count,
-                Kind.CHECK,
-                Optional.empty(),
-                Optional.empty(),
                 Reason.of("plan.arrange").said("parts", parts),
                 Reason.of("plan.why.arrange"),
-                Optional.empty(),
                 at,
-                List.of(),
-                List.of(),
-                List.of(Reason.of("caution.loads")),
-                "",
-                1,
-                1,
-                false,
-                Optional.empty(),
-                List.of(),
-                List.of(),
-                HandMoves.moves(rehearsal.unit, shown, at),
-                Optional.empty()));
+                Reason.of("caution.loads"),
+                HandMoves.moves(rehearsal.unit, shown, at)));
     }
 
     private void put(Step step) {
@@ -124,6 +111,7 @@ public final class Script {
         private final List<Step.Deed> does = new ArrayList<>();
         private final List<Move> handled = new ArrayList<>();
         private Optional<Curve> curve = Optional.empty();
+        private Optional<Procedure> procedure = Optional.empty();
 
         private Writer(Kind kind, Reason action) {
             this.kind = kind;
@@ -181,6 +169,18 @@ public final class Script {
 
         Writer curve(Curve c) {
             curve = Optional.of(c);
+            return this;
+        }
+
+        /** The test that it belongs to. */
+        Writer test(Procedure.Kind test, String subject) {
+            procedure = Optional.of(new Procedure(test, subject));
+            return this;
+        }
+
+        /** A figure that is to be written down, held against what the model says of it. */
+        Writer note(Note asked, double expected, double low, double high) {
+            notes.add(asked.expecting(expected, low, high));
             return this;
         }
 
@@ -276,7 +276,8 @@ public final class Script {
                     List.copyOf(notes),
                     List.copyOf(does),
                     moves,
-                    curve);
+                    curve,
+                    procedure);
             put(step);
             stretch = alone ? stretch + takes * 60 : 0;
             unprotected = Math.max(unprotected, stretch);

@@ -2,6 +2,7 @@ package earlygate.planner.script;
 
 import static earlygate.explain.Reason.of;
 
+import earlygate.plan.Procedure;
 import earlygate.plan.Step.Kind;
 import earlygate.unit.PowerUnit;
 import earlygate.unit.Pump;
@@ -23,6 +24,7 @@ final class Standby {
                 .findFirst()
                 .ifPresent(gauge -> script.step(Kind.TEST, of("plan.standby").name("gauge", gauge.id()))
                         .why(of("plan.why.standby"))
+                        .test(Procedure.Kind.STANDBY, p.id())
                         .expect(readings.pressure(
                                 gauge,
                                 unit.target(p.loadSenseId())

@@ -46,8 +46,9 @@ public record PlanView(
      * @param inControl null where the load decides or nothing is read
      * @param goalBar null for steps that bring nothing to a reading
      * @param goal what the adjuster is brought to; null for steps without one
-     * @param demand zero, load-moved, return or rest: what it asks besides its readings; null for most
+     * @param demand zero, load-moved, return, both-ways, rest or as-found: what it asks besides its readings; null for most
      * @param notes what is to be written down in it
+     * @param test the test of the finished unit that it belongs to, in words; null for most
      * @param moves what a hand does, in order: nothing else differs between two steps' situations
      * @param unprotected s without a limit below the ratings other than the screw at hand; null where there is one
      */
@@ -70,6 +71,7 @@ public record PlanView(
             Double goalBar,
             GoalView goal,
             String demand,
+            String test,
             List<NoteView> notes,
             List<MoveView> moves) {}
 
@@ -210,6 +212,7 @@ public record PlanView(
                 s.measured().map(g -> g.targetPa() / BAR).orElse(null),
                 s.goal().map(g -> goal(shown, s, g)).orElse(null),
                 s.demand().map(d -> d.key()).orElse(null),
+                s.procedure().map(p -> TestedView.name(unit, p, words)).orElse(null),
                 s.notes().stream().map(n -> NoteView.of(n, words)).toList(),
                 s.moves().stream().map(m -> move(unit, m)).toList());
     }

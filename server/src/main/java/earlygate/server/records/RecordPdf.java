@@ -11,6 +11,7 @@ import earlygate.quantity.Si;
 import earlygate.server.api.CurveView;
 import earlygate.server.api.PlanView;
 import earlygate.server.api.StaffView;
+import earlygate.server.api.TestedView;
 import earlygate.server.documents.CurveDrawing;
 import earlygate.server.documents.Pdf;
 import earlygate.server.documents.Row;
@@ -73,7 +74,8 @@ final class RecordPdf {
                 .and("settings", rows(r.settings(), this::setting))
                 .and("staffRows", staffs(r))
                 .and("curves", rows(r.curves(), this::curve))
-                .and("verified", rows(tests(r, t -> t.phase().equals(verify)), this::test))
+                .and("verified", rows(r.verified(), this::verified))
+                .and("readings", rows(tests(r, t -> t.phase().equals(verify)), this::test))
                 .and("earlier", rows(tests(r, t -> !t.phase().equals(verify)), this::test))
                 .and("deviations", rows(r.deviations(), this::deviation))
                 .and("taken", rows(r.taken(), this::taken))
@@ -158,6 +160,15 @@ final class RecordPdf {
                         CurveDrawing.parameters(c, pressure).stream()
                                 .peek(p -> p.put("name", words.say(Reason.of("curve.found-" + p.get("key")))))
                                 .toList());
+    }
+
+    private Row verified(TestedView t) {
+        String graded = t.verdict() == null ? words.say(Reason.of("tested.open")) : verdict(t.verdict());
+        return Row.of("name", t.name())
+                .and("said", String.join(" ", t.said()))
+                .and(
+                        "verdict",
+                        t.excused() ? words.say(Reason.of("tested.excused").name("verdict", graded)) : graded);
     }
 
     private Row test(TestView t) {

@@ -13,6 +13,7 @@ import earlygate.server.api.NoteView;
 import earlygate.server.api.PlanView;
 import earlygate.server.api.Shown;
 import earlygate.server.api.StaffView;
+import earlygate.server.api.TestedView;
 import earlygate.server.api.Wire;
 import earlygate.server.instruments.InstrumentStore.Instrument;
 import earlygate.server.journal.RunStore.RunHead;
@@ -34,6 +35,7 @@ import java.util.Optional;
  * What a supervisor reads of a run. Pressures in bar whatever the screen shows; test readings in the instrument's own
  * unit.
  *
+ * @param verified each test of the finished unit as a whole; {@code tests} every reading that was asked for
  * @param outcome passed, passed-with-deviations or unfinished
  */
 public record RecordView(
@@ -50,6 +52,7 @@ public record RecordView(
         String school,
         String outcome,
         List<SettingView> settings,
+        List<TestedView> verified,
         List<TestView> tests,
         List<CurveView> curves,
         List<TakenView> taken,
@@ -136,6 +139,7 @@ public record RecordView(
                 record.settings().stream()
                         .map(s -> setting(unit, s, fitted, words))
                         .toList(),
+                TestedView.of(state, words),
                 record.tests().stream().map(t -> test(unit, t, words)).toList(),
                 state.plan().steps().stream()
                         .flatMap(x -> CurveView.of(state, x, words).stream())

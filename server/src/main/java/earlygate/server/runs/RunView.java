@@ -20,6 +20,7 @@ import earlygate.server.api.CurveView;
 import earlygate.server.api.PlanView;
 import earlygate.server.api.Shown;
 import earlygate.server.api.StaffView;
+import earlygate.server.api.TestedView;
 import earlygate.server.api.Wire;
 import earlygate.server.journal.OpenRuns.OpenRun;
 import earlygate.server.words.Words;
@@ -41,6 +42,7 @@ import java.util.Optional;
  * @param wayBack the step that a failing reading leads back to; null where none does
  * @param waitingAt the shut hold point that bars the way; null when none does
  * @param curve null for steps that take none
+ * @param tests of the finished unit, as far as they are read; none before the first is at hand
  * @param advice null for steps without an adjuster
  * @param crackRead null on the practice rig, before anything was read, and once what it found was taken
  */
@@ -74,6 +76,7 @@ public record RunView(
         CrackReadView crackRead,
         List<NotedView> noted,
         CurveView curve,
+        List<TestedView> tests,
         List<TickView> ticks,
         DoneView wayBack,
         List<DoneView> done,
@@ -173,6 +176,7 @@ public record RunView(
                 step == null || run.head().practice() ? null : crackRead(state, step),
                 step == null ? List.of() : noted(state, step),
                 step == null ? null : CurveView.of(state, step, words).orElse(null),
+                TestedView.atHand(state, words),
                 step == null ? List.of() : TickView.all(state, step, words),
                 step == null
                         ? null

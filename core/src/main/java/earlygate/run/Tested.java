@@ -1,0 +1,147 @@
+package earlygate.run;
+
+import earlygate.explain.Reason;
+import earlygate.judge.Verdict.Grade;
+import earlygate.plan.Expect;
+import earlygate.plan.Procedure;
+import earlygate.plan.Step;
+import earlygate.run.RunEvent.Reading;
+import earlygate.run.StepJudge.Judged;
+import earlygate.verify.BothWaysTest;
+import earlygate.verify.ReturnTest;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.stream.IntStream;
+
+/**
+ * A test of the finished unit as a whole: what all its readings together say. SI.
+ *
+ * @param steps the steps that read for it, in order
+ * @param grade FAIL where one reading fails or they don't agree; CANNOT_TELL where a gauge or a missing figure leaves it
+ *     open; empty while not all of it is read
+ * @param said the verdict in figures
+ * @param excused by a deviation with its reason
+ */
+public record Tested(Procedure test, List<Step> steps, Optional<Grade> grade, List<Reason> said, boolean excused) {
+    /** In the order of the plan; none of plans before edition 7. */
+    public static List<Tested> of(RunState run) {
+        Map<Procedure, List<Step>> tests = new LinkedHashMap<>();
+        run.plan()
+                .steps()
+                .forEach(s -> s.procedure()
+                        .ifPresent(p ->
+                                tests.computeIfAbsent(p, x -> new ArrayList<>()).add(s)));
+        return tests.entrySet().stream()
+                .map(e -> new Of(run, e.getKey(), e.getValue()).tested())
+                .toList();
+    }
+
+    private record Of(RunState run, Procedure test, List<Step> steps) {
+        Tested tested() {
+            List<Judged> judged = steps.stream()
+                    .flatMap(s -> new StepJudge(run, s).judged().stream())
+                    .toList();
+            long asked = steps.stream().mapToLong(s -> s.expect().size()).sum();
+            boolean excused =
+                    steps.stream().anyMatch(s -> run.record(s.id()).deviation().isPresent());
+            List<FiguresNoted> noted = steps.stream()
+                    .flatMap(s -> FiguresNoted.of(s, run.record(s.id())).stream())
+                    .toList();
+            List<Reason> said = new ArrayList<>();
+            if (judged.size() < asked) {
+                said.add(Reason.of("tested.not-read")
+                        .number("read", judged.size())
+                        .number("asked", asked));
+                return new Tested(test, steps, Optional.empty(), said, excused);
+            }
+            Optional<Reason> apart = Together.missing(run, steps.get(steps.size() - 1));
+            said.addAll(told());
+            apart.ifPresent(said::add);
+            judged.stream()
+                    .filter(j -> j.grade() != Grade.PASS)
+                    .map(Judged::message)
+                    .forEach(said::add);
+            noted.forEach(n -> said.add(n.said()));
+            List<Grade> grades =
+                    new ArrayList<>(judged.stream().map(Judged::grade).toList());
+            noted.stream().map(FiguresNoted::grade).filter(g -> g == Grade.FAIL).forEach(grades::add);
+            apart.ifPresent(why -> grades.add(Grade.FAIL));
+            return new Tested(test, steps, Optional.of(worst(grades)), said, excused);
+        }
+
+        private static Grade worst(List<Grade> grades) {
+            return grades.contains(Grade.FAIL)
+                    ? Grade.FAIL
+                    : grades.contains(Grade.CANNOT_TELL) ? Grade.CANNOT_TELL : Grade.PASS;
+        }
+
+        private List<Reason> told() {
+            List<Double> pressures = Together.pressures(run, steps);
+            return switch (test.kind()) {
+                case RETURN ->
+                    List.of(span("tested.return", pressures)
+                            .number("spread", Together.percent(ReturnTest.spread(pressures)))
+                            .number("within", Together.percent(ReturnTest.WITHIN)));
+                case BOTH_WAYS ->
+                    List.of(span("tested.both-ways", pressures)
+                            .number("spread", Together.percent(ReturnTest.spread(pressures)))
+                            .number("within", Together.percent(BothWaysTest.WITHIN)));
+                case HOLD -> List.of(hold());
+                case CYCLE -> cycle(pressures);
+                default -> steps.stream().flatMap(s -> each(s).stream()).toList();
+            };
+        }
+
+        private static Reason span(String code, List<Double> pressures) {
+            return Reason.of(code)
+                    .pressure("low", pressures.stream().min(Double::compare).orElseThrow())
+                    .pressure("high", pressures.stream().max(Double::compare).orElseThrow());
+        }
+
+        private Reason hold() {
+            Step end = steps.get(steps.size() - 1);
+            Expect later = end.expect().get(0);
+            double from = value(steps.get(0), later);
+            double to = value(end, later);
+            return Reason.of("tested.hold")
+                    .pressure("from", from)
+                    .pressure("to", to)
+                    .time("time", later.afterS())
+                    .pressure("minute", (from - to) / later.afterS() * 60)
+                    .pressure("expected", (steps.get(0).expect().get(0).value() - later.value()) / later.afterS() * 60);
+        }
+
+        /** Its cut-out was read when it was set and locked. */
+        private List<Reason> cycle(List<Double> cutIn) {
+            return AsLeft.lockOf(run, test.subject())
+                    .map(s -> new StepJudge(run, s).decisive())
+                    .filter(java.util.OptionalDouble::isPresent)
+                    .map(cutOut -> List.of(Reason.of("tested.cycle")
+                            .pressure("cutOut", cutOut.getAsDouble())
+                            .pressure("cutIn", cutIn.get(0))
+                            .number("ratio", Together.percent(1 - cutIn.get(0) / cutOut.getAsDouble()))))
+                    .orElse(List.of(Reason.of("tested.cut-in").pressure("cutIn", cutIn.get(0))));
+        }
+
+        /** Each instrument of a step: what it read, and what was expected. */
+        private List<Reason> each(Step s) {
+            return IntStream.range(0, s.expect().size())
+                    .mapToObj(i -> s.expect().get(i))
+                    .map(e -> Reason.of("tested.reads")
+                            .name("instrument", e.instrument())
+                            .with("reads", new earlygate.explain.Value.Amount(value(s, e), e.kind()))
+                            .with("expected", new earlygate.explain.Value.Amount(e.value(), e.kind())))
+                    .toList();
+        }
+
+        private double value(Step s, Expect e) {
+            return run.record(s.id())
+                    .reading(e.instrument())
+                    .map(Reading::value)
+                    .orElseThrow();
+        }
+    }
+}

@@ -1,0 +1,156 @@
+package earlygate.planner;
+
+import static earlygate.fixture.Units.document;
+import static earlygate.fixture.Units.read;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import earlygate.curve.Viscosity;
+import earlygate.explain.Value.Amount;
+import earlygate.explain.Value.Kind;
+import earlygate.plan.Expect;
+import earlygate.plan.Note;
+import earlygate.plan.Procedure;
+import earlygate.plan.School;
+import earlygate.plan.Step;
+import earlygate.unit.Fluid;
+import earlygate.unit.PowerUnit;
+import java.util.List;
+import java.util.Map;
+import java.util.stream.Collectors;
+import org.assertj.core.data.Percentage;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+/** The tests of the finished unit that each circuit has; their figures by the laws of the handbook, by hand. */
+class VerifyStepsTest {
+    private static List<Step> of(String tag) {
+        return Planner.plan(read(document(tag)), School.AUTO).steps();
+    }
+
+    private static List<Step> of(String tag, Procedure.Kind kind) {
+        return of(tag).stream()
+                .filter(s -> s.procedure().filter(p -> p.kind() == kind).isPresent())
+                .toList();
+    }
+
+    private static double bar(Step step, String gauge) {
+        return step.expect().stream()
+                        .filter(e -> e.instrument().equals(gauge))
+                        .mapToDouble(Expect::value)
+                        .findFirst()
+                        .orElseThrow()
+                / 1e5;
+    }
+
+    private static double amount(Step step, String name) {
+        return step.why().amounts().get(name).si();
+    }
+
+    @ParameterizedTest
+    @CsvSource({
+        "LG-07, return working-point temperature",
+        "FB-02, cycle working-point temperature",
+        "BP-11, return transfer working-point temperature",
+        "NH-04, standby return stall temperature",
+        "SW-03, return both-ways temperature",
+        "WD-05, return branch working-point temperature",
+        "DR-09, return working-point temperature",
+        "PL-01, return temperature hold"
+    })
+    void whatTheCircuitHas(String tag, String kinds) {
+        assertThat(of(tag).stream()
+                        .flatMap(s -> s.procedure().stream())
+                        .map(p -> p.kind().key())
+                        .distinct()
+                        .collect(Collectors.joining(" ")))
+                .isEqualTo(kinds);
+    }
+
+    /** Every pressure that has a gauge to come back on: by the load, by the drive, or behind its lever; three times. */
+    @ParameterizedTest
+    @CsvSource({
+        "LG-07, P1.compensator",
+        "NH-04, S1.reliefA S1.reliefB S2.reliefA P1.compensator",
+        "SW-03, P1.compensator RX RY",
+        "WD-05, P1.compensator RD1"
+    })
+    void comesBackThreeTimes(String tag, String settings) {
+        Map<String, Long> times = of(tag).stream()
+                .filter(s -> s.demands(Step.Demand.RETURN))
+                .collect(Collectors.groupingBy(s -> s.setting().orElseThrow(), Collectors.counting()));
+        assertThat(times.keySet()).containsExactlyInAnyOrder(settings.split(" "));
+        assertThat(times.values()).containsOnly(3L);
+    }
+
+    /** Oil between cut-out and cut-in by p V^n, over what is left of the pump's flow, or over the leak. */
+    @Test
+    void anAccumulatorsTimesFollowTheGasLaw() {
+        PowerUnit unit = read(document("FB-02"));
+        Step step = of("FB-02", Procedure.Kind.CYCLE).get(0);
+        double litres = 10 * (Math.pow(108 / 119.0, 1 / 1.2) - Math.pow(108 / 140.0, 1 / 1.2));
+        Fluid f = unit.fluid();
+        double thinner = Viscosity.of(f.viscosity40(), f.viscosityIndex()).at(273.15 + 40)
+                / Viscosity.of(f.viscosity40(), f.viscosityIndex()).at(f.middleOfBand());
+        double leak = 0.3 * 129.5 / 100 * thinner;
+        double pump = 16e-3 * 24.4 * 60 * (1 - 0.08 * 129.5 / 210 * thinner);
+        double drawn = 40 * 0.08 * Math.sqrt(129.5 / 20);
+        double charge = litres / (pump - drawn - leak) * 60;
+        double rest = litres / leak * 60;
+        assertThat(noted(step, Note.CHARGE_TIME).si()).isCloseTo(charge, Percentage.withPercentage(8));
+        assertThat(noted(step, Note.REST_TIME).si()).isCloseTo(rest, Percentage.withPercentage(3));
+    }
+
+    private static Amount noted(Step step, Note note) {
+        return step.notes().stream()
+                .filter(n -> n.code().equals(note.label().code()))
+                .findFirst()
+                .orElseThrow()
+                .amounts()
+                .get(Note.EXPECTED);
+    }
+
+    /** Below the transfer both pumps feed the press, above it the small one alone; what is saved is the large one's work. */
+    @Test
+    void aTransferSavesTheLargePumpsWork() {
+        List<Step> sides = of("BP-11", Procedure.Kind.TRANSFER);
+        assertThat(sides).hasSize(2);
+        Step below = sides.get(0);
+        Step above = sides.get(1);
+        double large = amount(below, "before") - amount(below, "after");
+        double saved = amount(above, "both") - amount(above, "powerAfter");
+        double pressure = bar(above, "GH") * 1e5;
+        assertThat(bar(below, "GH")).isLessThan(65);
+        assertThat(bar(above, "GH")).isGreaterThan(65);
+        assertThat(bar(below, "GL")).isGreaterThan(bar(below, "GH") - 1);
+        assertThat(bar(above, "GL")).isLessThan(0.2 * bar(above, "GH"));
+        // Its shaft asks for the oil's work over an efficiency between the pump's own and 1, less what it still takes
+        // at home.
+        assertThat(saved / (large * pressure)).isBetween(0.85, 1.25);
+    }
+
+    /** Supply down to a fifth above the setting, and a work's flow taken: in its tolerance at each. */
+    @Test
+    void aBranchStandsFromTheHighestToTheLowestSupply() {
+        List<Step> branch = of("WD-05", Procedure.Kind.BRANCH);
+        assertThat(branch).hasSize(3);
+        double highest = 200;
+        for (Step s : branch) {
+            assertThat(bar(s, "G2")).isBetween(60 - 3.0, 60 + 3.0);
+            assertThat(s.inControl()).isPresent();
+        }
+        assertThat(bar(branch.get(1), "G1")).isBetween(70.0, 80.0).isLessThan(highest);
+    }
+
+    /** What runs out at the drain is what the pump loses: k p, thinner oil more; a tenth of what is delivered is worn. */
+    @Test
+    void caseDrainAgainstWhatIsDelivered() {
+        Step step = of("LG-07", Procedure.Kind.WORKING_POINT).get(0);
+        Map<String, Amount> drain = step.notes().get(0).amounts();
+        assertThat(drain.get(Note.EXPECTED).kind()).isEqualTo(Kind.FLOW);
+        assertThat(drain.get(Note.EXPECTED).si())
+                .isBetween(
+                        0.02 * 10 * drain.get(Note.HIGH).si(),
+                        drain.get(Note.HIGH).si());
+    }
+}

@@ -1,0 +1,130 @@
+package earlygate.run;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import earlygate.explain.Reason;
+import earlygate.judge.Verdict.Grade;
+import earlygate.plan.Expect;
+import earlygate.plan.Note;
+import earlygate.plan.Procedure;
+import earlygate.plan.Step;
+import earlygate.plan.Step.Demand;
+import earlygate.run.RunEvent.Handled;
+import earlygate.run.RunEvent.Noted;
+import java.util.List;
+import java.util.OptionalDouble;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+/** A test of the finished unit is judged by all its readings together, and says so in figures. */
+class TestedTest {
+    private static List<Step> of(Steps unit, Procedure.Kind kind) {
+        return unit.plan.steps().stream()
+                .filter(s -> s.procedure().filter(p -> p.kind() == kind).isPresent())
+                .toList();
+    }
+
+    private static Tested tested(Steps unit, Procedure.Kind kind) {
+        return Tested.of(unit.state()).stream()
+                .filter(t -> t.test().kind() == kind)
+                .findFirst()
+                .orElseThrow();
+    }
+
+    private static List<String> codes(List<Reason> said) {
+        return said.stream().map(Reason::code).toList();
+    }
+
+    /** Every instrument of a step as the model has it, but for one. */
+    private static void good(Steps unit, Step step, String but, double factor) {
+        for (Expect e : step.expect()) {
+            double value = e.value() * (e.instrument().equals(but) ? factor : 1);
+            unit.then(new RunEvent.Reading(step.id(), e.instrument(), value, RunEvent.Source.TYPED, Steps.WARM));
+        }
+    }
+
+    @ParameterizedTest
+    @CsvSource({"1, 1, PASS", "0.99, 1.015, PASS", "0.985, 1.02, FAIL"})
+    void theSameLimitBothWays(double east, double west, Grade grade) {
+        Steps sw = Steps.of("SW-03");
+        List<Step> ways = of(sw, Procedure.Kind.BOTH_WAYS);
+        assertThat(tested(sw, Procedure.Kind.BOTH_WAYS).grade()).isEmpty();
+        good(sw, ways.get(0), "GP", east);
+        assertThat(tested(sw, Procedure.Kind.BOTH_WAYS).grade())
+                .as("one side says nothing")
+                .isEmpty();
+        good(sw, ways.get(1), "GP", west);
+        Tested both = tested(sw, Procedure.Kind.BOTH_WAYS);
+        assertThat(both.grade()).contains(grade);
+        assertThat(codes(both.said()).contains("run.need.both-ways")).isEqualTo(grade == Grade.FAIL);
+        assertThat(sw.judge(ways.get(1)).missing().isEmpty()).isEqualTo(grade == Grade.PASS);
+        assertThat(sw.judge(ways.get(1)).mayBeLeft()).isEqualTo(grade == Grade.FAIL);
+    }
+
+    @ParameterizedTest
+    @CsvSource({"1.006, PASS", "1.014, FAIL"})
+    void theLastReturnDecides(double last, Grade grade) {
+        Steps nh = Steps.of("NH-04");
+        List<Step> returns = of(nh, Procedure.Kind.RETURN).stream()
+                .filter(s -> s.setting().orElseThrow().equals("P1.compensator"))
+                .toList();
+        good(nh, returns.get(0), "", 1);
+        good(nh, returns.get(1), "", 1);
+        good(nh, returns.get(2), "GP", last);
+        Tested test = Tested.of(nh.state()).stream()
+                .filter(t -> t.test().subject().equals("P1.compensator"))
+                .findFirst()
+                .orElseThrow();
+        assertThat(test.grade()).contains(grade);
+        assertThat(test.said().get(0).amounts().get("spread").si())
+                .isEqualTo(Math.round((last - 1) / (1 + (last - 1) / 3) * 1000) / 10.0);
+    }
+
+    /** Behind a lever it is let go by the lever; on a machine that reports its handles nobody can claim it. */
+    @Test
+    void theLeverIsLetGo() {
+        Steps nh = Steps.of("NH-04").onRig();
+        Step letGo = nh.first(s -> s.demands(Demand.LOAD_MOVED));
+        assertThat(codes(nh.judge(letGo).missing())).containsExactly("run.need.load-moved");
+        String lever = letGo.moves().get(0).id();
+        nh.then(new Handled(letGo.id(), "shift", lever, "neutral"));
+        assertThat(nh.judge(letGo).missing()).isEmpty();
+    }
+
+    /** Half a minute's charge is far too long for what the model says, and what nobody wrote down is left open. */
+    @ParameterizedTest
+    @CsvSource(
+            nullValues = "-",
+            value = {"5 s, 2 min, PASS, ''", "30 s, 2 min, FAIL, noted.charge-time", "-, -, PASS, ''"})
+    void timesByTheClock(String charge, String rest, Grade grade, String missing) {
+        Steps fb = Steps.of("FB-02");
+        Step step = of(fb, Procedure.Kind.CYCLE).get(0);
+        good(fb, step, "", 1);
+        if (charge != null) {
+            fb.then(new Noted(step.id(), "note.charge-time", charge), new Noted(step.id(), "note.rest-time", rest));
+        }
+        Tested cycle = tested(fb, Procedure.Kind.CYCLE);
+        assertThat(cycle.grade()).contains(grade);
+        assertThat(String.join(" ", codes(fb.judge(step).missing()))).isEqualTo(missing);
+        assertThat(codes(cycle.said()).contains("noted.charge-time-not")).isEqualTo(charge == null);
+    }
+
+    @ParameterizedTest
+    @CsvSource({
+        "CASE_DRAIN, 0.8, 1.3333e-5",
+        "CASE_DRAIN, '0,8 L/min', 1.3333e-5",
+        "CASE_DRAIN, 0.5 L in 40 s, 1.25e-5",
+        "CASE_DRAIN, 500 mL in 40 s, 1.25e-5",
+        "CASE_DRAIN, 0.5 L in 0 s, NaN",
+        "CASE_DRAIN, a little, NaN",
+        "CHARGE_TIME, 45, 45",
+        "REST_TIME, 2.5 min, 150",
+        "REST_TIME, -3 s, NaN",
+    })
+    void figuresAsTheyAreWritten(Note note, String text, double si) {
+        OptionalDouble value = note.value(text);
+        assertThat(value.isPresent()).isEqualTo(!Double.isNaN(si));
+        value.ifPresent(v -> assertThat(v).isCloseTo(si, org.assertj.core.api.Assertions.within(1e-3 * si)));
+    }
+}
