@@ -23,8 +23,8 @@ export class Refused extends Error {
   }
 }
 
-/** @param once the same call sent again after a lost answer is done only once */
-export async function call<T>(method: string, path: string, body?: unknown, once = false): Promise<T> {
+/** @param body JSON, text, or a file as it is; @param once the same call sent again after a lost answer is done only once */
+export async function call<T>(method: string, path: string, body?: unknown, once = body instanceof Blob): Promise<T> {
   if (!once) return (await (await answer(method, path, body)).json()) as T
   const key = Array.from(crypto.getRandomValues(new Uint8Array(12)), (b) => b.toString(16).padStart(2, '0')).join('')
   try {
@@ -42,13 +42,15 @@ export async function callText(method: string, path: string, body?: unknown): Pr
 }
 
 async function answer(method: string, path: string, body: unknown, key?: string): Promise<Response> {
-  const text = typeof body === 'string' ? body : JSON.stringify(body)
+  const file = body instanceof Blob
+  const sent = typeof body === 'string' || file ? body : JSON.stringify(body)
+  const type = file ? 'application/octet-stream' : 'application/json'
   let response: Response
   try {
     response = await fetch(path, {
       method,
-      headers: { ...(body === undefined ? {} : { 'Content-Type': 'application/json' }), ...(key ? { 'Idempotency-Key': key } : {}) },
-      ...(body === undefined ? {} : { body: text }),
+      headers: { ...(body === undefined ? {} : { 'Content-Type': type }), ...(key ? { 'Idempotency-Key': key } : {}) },
+      ...(body === undefined ? {} : { body: sent }),
     })
   } catch {
     throw new Refused(say('api.client.the-server-can-t'), [], 0)

@@ -40,6 +40,7 @@ async function prove(file: File) {
       <template v-if="answer.whole">
         <p>{{ say('prove.of', answer.tag, answer.technician, answer.entries) }}</p>
         <p>{{ say(answer.sheetSealed ? 'prove.sheet-sealed' : 'prove.sheet-open') }}</p>
+        <p v-if="answer.earlier">{{ say('prove.earlier') }}</p>
         <p>{{ say('prove.seal') }}</p>
         <p class="seal">{{ answer.seal }}</p>
       </template>

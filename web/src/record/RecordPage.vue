@@ -12,6 +12,8 @@ import { clock, when } from '../display/time'
 import Verdict from '../display/Verdict.vue'
 import CurveProof from '../verify/CurveProof.vue'
 import TestProof from '../verify/TestProof.vue'
+import RecordLog from './RecordLog.vue'
+import RecordFiles from './RecordFiles.vue'
 import SettingsTable from './SettingsTable.vue'
 import SignRecord from './SignRecord.vue'
 import Staff from '../staff/Staff.vue'
@@ -120,55 +122,8 @@ const outcome = computed(() => OUTCOME[record.value?.outcome ?? ''] ?? ['plain',
           </li>
         </ul>
       </template>
-      <details>
-        <summary>{{ say('record.recordPage.every-reading-taken', record.taken.length) }}</summary>
-        <DataTable size="small" :value="record.taken" scrollable scroll-height="420px" removable-sort>
-          <Column sortable field="seq" :header="say('record.recordPage.no')">
-            <template #body="{ data: t }">{{ t.seq }}</template>
-          </Column>
-          <Column sortable field="at" :header="say('record.recordPage.time')">
-            <template #body="{ data: t }">{{ clock(t.at) }}</template>
-          </Column>
-          <Column sortable field="step" :header="say('record.recordPage.step')">
-            <template #body="{ data: t }">{{ t.step }}</template>
-          </Column>
-          <Column sortable field="instrument" :header="say('record.recordPage.instrument')">
-            <template #body="{ data: t }">{{ t.instrument }}</template>
-          </Column>
-          <Column :header="say('record.recordPage.read')">
-            <template #body="{ data: t }">{{ t.value }} {{ t.unit }}</template>
-          </Column>
-          <Column sortable field="source" :header="say('record.recordPage.how')">
-            <template #body="{ data: t }">{{ t.source }}</template>
-          </Column>
-          <Column sortable field="standing">
-            <template #body="{ data: t }">{{ t.standing === 'earlier' ? say('record.recordPage.earlier-attempt') : t.standing }}</template>
-          </Column>
-        </DataTable>
-      </details>
-      <details>
-        <summary>{{ say('record.recordPage.log-entries', record.log.length) }}</summary>
-        <DataTable
-          size="small"
-          :value="record.log"
-          :row-class="(l: Schema['RecordView']['log'][number]) => ({ void: l.slip })"
-          scrollable
-          scroll-height="420px"
-        >
-          <Column>
-            <template #body="{ data: l }">{{ l.seq }}</template>
-          </Column>
-          <Column>
-            <template #body="{ data: l }">{{ when(l.at) }}</template>
-          </Column>
-          <Column>
-            <template #body="{ data: l }">{{ l.by }}</template>
-          </Column>
-          <Column>
-            <template #body="{ data: l }">{{ l.text }}</template>
-          </Column>
-        </DataTable>
-      </details>
+      <RecordFiles :record="record" @changed="refetch()" />
+      <RecordLog :record="record" />
     </section>
     <section class="no-print">
       <Staff v-for="s in record.staffs" :key="s.line" :staff="s" />
@@ -227,12 +182,6 @@ header {
 .void,
 :deep(.void) {
   text-decoration: line-through;
-}
-summary {
-  min-height: 44px;
-  display: flex;
-  align-items: center;
-  cursor: pointer;
 }
 @media (max-width: 800px) {
   .page {

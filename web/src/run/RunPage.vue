@@ -125,7 +125,7 @@ async function reopen() {
               :send="send"
             />
           </template>
-          <TestProof v-if="test?.readings.length" :test="test" />
+          <TestProof v-if="test && (test.readings.length || test.said.length > 1)" :test="test" />
           <StepAside :run="run" :step="run.step.id" :typed="!run.practice" @send="(e) => send(e)" />
           <RunLog :run="run" />
         </StepCard>

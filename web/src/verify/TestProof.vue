@@ -58,10 +58,11 @@ p {
 }
 table {
   justify-self: start;
+  width: auto;
 }
 th,
 td {
-  padding: 2px 12px 2px 0;
+  padding: 2px 18px 2px 0;
   text-align: left;
   vertical-align: middle;
 }

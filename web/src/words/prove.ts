@@ -10,4 +10,6 @@ export const PROVE = {
   'prove.sheet-sealed': 'The sheet in it is the one that was signed for.',
   'prove.sheet-open': '◇ Nobody has signed it: the sheet in it (ratings, gauges, targets) is not sealed.',
   'prove.at': 'At',
+  'prove.earlier':
+    'An earlier version wrote it: its log is whole, and what was read, left and signed agrees with it. Its sentences, tests and curves were not compared.',
 } as const

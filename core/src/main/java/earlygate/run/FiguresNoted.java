@@ -12,11 +12,15 @@ import java.util.OptionalDouble;
 
 /**
  * A figure that a step has written down, taken by the clock or with a can, against what the model expects of it. What
- * nobody wrote down says nothing, and holds nobody up.
+ * nobody wrote down, or not as a figure, says nothing and holds nobody up.
  *
- * @param grade CANNOT_TELL while it is not written
+ * @param grade CANNOT_TELL while it is not written, or is no figure
  */
 record FiguresNoted(Note note, Grade grade, Reason said) {
+    boolean isWritten() {
+        return !said.code().endsWith("-not");
+    }
+
     static List<FiguresNoted> of(Step step, StepRecord record) {
         return step.notes().stream()
                 .flatMap(asked -> Note.of(asked.code()).stream()
@@ -32,14 +36,17 @@ record FiguresNoted(Note note, Grade grade, Reason said) {
         }
         Amount low = model.get(Note.LOW);
         Amount high = model.get(Note.HIGH);
-        OptionalDouble written =
-                record.note(note.label().code()).map(n -> note.value(n.text())).orElse(OptionalDouble.empty());
-        Reason about = Reason.of("noted." + note.key() + (written.isPresent() ? "" : "-not"))
+        Optional<String> text = record.note(note.label().code()).map(n -> n.text());
+        OptionalDouble written = text.map(note::value).orElse(OptionalDouble.empty());
+        Reason about = Reason.of("noted." + note.key() + (text.isEmpty() ? "-not" : ""))
                 .with("expected", expected)
                 .with("low", low)
                 .with("high", high);
         if (written.isEmpty()) {
-            return Optional.of(new FiguresNoted(note, Grade.CANNOT_TELL, about));
+            return Optional.of(new FiguresNoted(
+                    note,
+                    Grade.CANNOT_TELL,
+                    text.map(t -> Reason.of("noted.no-figure").name("text", t)).orElse(about)));
         }
         double value = written.getAsDouble();
         boolean good = value >= low.si() && value <= high.si();

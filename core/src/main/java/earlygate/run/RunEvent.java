@@ -5,6 +5,7 @@ import com.fasterxml.jackson.annotation.JsonTypeInfo;
 import earlygate.judge.ReliefPlace;
 import earlygate.quantity.Keyed;
 import java.time.Instant;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
@@ -16,6 +17,15 @@ import java.util.OptionalDouble;
  * @param by who gave their name for it
  */
 public record RunEvent(long seq, Instant at, String by, Body body) {
+    /** Of what kind it is, as it is written. */
+    public String kind() {
+        return Arrays.stream(Body.class.getAnnotation(JsonSubTypes.class).value())
+                .filter(t -> t.value() == body.getClass())
+                .findFirst()
+                .orElseThrow()
+                .name();
+    }
+
     @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "kind")
     @JsonSubTypes({
         @JsonSubTypes.Type(value = Began.class, name = "began"),
@@ -36,6 +46,8 @@ public record RunEvent(long seq, Instant at, String by, Body body) {
         @JsonSubTypes.Type(value = HoldOpened.class, name = "hold-opened"),
         @JsonSubTypes.Type(value = Signed.class, name = "signed"),
         @JsonSubTypes.Type(value = Amended.class, name = "amended"),
+        @JsonSubTypes.Type(value = Attached.class, name = "attached"),
+        @JsonSubTypes.Type(value = TakenOff.class, name = "taken-off"),
         @JsonSubTypes.Type(value = Paused.class, name = "paused"),
         @JsonSubTypes.Type(value = WentOn.class, name = "went-on")
     })
@@ -191,6 +203,26 @@ public record RunEvent(long seq, Instant at, String by, Body body) {
 
     /** What a locked record is added to: it becomes another revision, and what stood before stays. */
     public record Amended(String text, String by) implements OfRecord {}
+
+    /** Something done with a file that lies beside the record. Its bytes are kept elsewhere, and known by their hash. */
+    public sealed interface OfFiles extends Body {}
+
+    /**
+     * A photograph or another file is laid beside the record.
+     *
+     * @param type media type, by what is in it
+     * @param size bytes
+     * @param hash SHA-256 of the bytes, hex
+     * @param step at which it was; empty where none was at hand
+     */
+    public record Attached(String name, String type, long size, String hash, Optional<String> step) implements OfFiles {
+        public Attached {
+            step = step == null ? Optional.empty() : step;
+        }
+    }
+
+    /** @param file sequence number of the event with which it was attached; that stays in the log */
+    public record TakenOff(long file) implements OfFiles {}
 
     /** The run is left for a while, wherever it stands; {@code reason} may be empty. */
     public record Paused(String reason) implements Body {}

@@ -53,6 +53,9 @@ public final class RunRules {
             return Optional.of(
                     Reason.of("run.refused.paused").name("by", paused.get().by()));
         }
+        if (body instanceof RunEvent.OfFiles f) {
+            return Attachments.refusal(run, f);
+        }
         if (body instanceof HoldOpened h) {
             return hold(run, h);
         }

@@ -1,6 +1,7 @@
 package earlygate.run;
 
 import earlygate.explain.Reason;
+import earlygate.explain.Value.Amount;
 import earlygate.judge.Verdict.Grade;
 import earlygate.plan.Expect;
 import earlygate.plan.Procedure;
@@ -14,7 +15,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.stream.IntStream;
+import java.util.OptionalDouble;
 
 /**
  * A test of the finished unit as a whole: what all its readings together say. SI.
@@ -91,7 +92,8 @@ public record Tested(Procedure test, List<Step> steps, Optional<Grade> grade, Li
                             .number("within", Together.percent(BothWaysTest.WITHIN)));
                 case HOLD -> List.of(hold());
                 case CYCLE -> cycle(pressures);
-                default -> steps.stream().flatMap(s -> each(s).stream()).toList();
+                case TRANSFER -> transfer();
+                default -> readings();
             };
         }
 
@@ -118,7 +120,7 @@ public record Tested(Procedure test, List<Step> steps, Optional<Grade> grade, Li
         private List<Reason> cycle(List<Double> cutIn) {
             return AsLeft.lockOf(run, test.subject())
                     .map(s -> new StepJudge(run, s).decisive())
-                    .filter(java.util.OptionalDouble::isPresent)
+                    .filter(OptionalDouble::isPresent)
                     .map(cutOut -> List.of(Reason.of("tested.cycle")
                             .pressure("cutOut", cutOut.getAsDouble())
                             .pressure("cutIn", cutIn.get(0))
@@ -126,15 +128,34 @@ public record Tested(Procedure test, List<Step> steps, Optional<Grade> grade, Li
                     .orElse(List.of(Reason.of("tested.cut-in").pressure("cutIn", cutIn.get(0))));
         }
 
-        /** Each instrument of a step: what it read, and what was expected. */
-        private List<Reason> each(Step s) {
-            return IntStream.range(0, s.expect().size())
-                    .mapToObj(i -> s.expect().get(i))
-                    .map(e -> Reason.of("tested.reads")
-                            .name("instrument", e.instrument())
-                            .with("reads", new earlygate.explain.Value.Amount(value(s, e), e.kind()))
-                            .with("expected", new earlygate.explain.Value.Amount(e.value(), e.kind())))
+        /** Each side of it as it was read, and what it means by the model. */
+        private List<Reason> transfer() {
+            List<Reason> said = new ArrayList<>(readings());
+            Map<String, Amount> model = steps.get(0).why().amounts();
+            said.add(Reason.of("tested.transfer")
+                    .with("before", model.get("before"))
+                    .with("after", model.get("after"))
+                    .power(
+                            "saved",
+                            model.get("both").si() - model.get("powerAfter").si()));
+            return said;
+        }
+
+        /** Each instrument of each step: what it read, and what was expected. */
+        private List<Reason> readings() {
+            return steps.stream()
+                    .map(s -> Reason.of("tested.readings")
+                            .said(
+                                    "readings",
+                                    s.expect().stream().map(e -> reads(s, e)).toList()))
                     .toList();
+        }
+
+        private Reason reads(Step s, Expect e) {
+            return Reason.of(e.instrument().equals(Expect.OIL) ? "tested.reads-oil" : "tested.reads")
+                    .name("instrument", e.instrument())
+                    .with("reads", new Amount(value(s, e), e.kind()))
+                    .with("expected", new Amount(e.value(), e.kind()));
         }
 
         private double value(Step s, Expect e) {

@@ -96,7 +96,12 @@ class TestedTest {
     @ParameterizedTest
     @CsvSource(
             nullValues = "-",
-            value = {"5 s, 2 min, PASS, ''", "30 s, 2 min, FAIL, noted.charge-time", "-, -, PASS, ''"})
+            value = {
+                "5 s, 2 min, PASS, ''",
+                "30 s, 2 min, FAIL, noted.charge-time",
+                "quickly, 2 min, PASS, ''",
+                "-, -, PASS, ''"
+            })
     void timesByTheClock(String charge, String rest, Grade grade, String missing) {
         Steps fb = Steps.of("FB-02");
         Step step = of(fb, Procedure.Kind.CYCLE).get(0);

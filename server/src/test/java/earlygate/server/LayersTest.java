@@ -33,6 +33,7 @@ class LayersTest {
             "plans",
             "rig",
             "runs",
+            "files",
             "records",
             "history",
             "upkeep",

@@ -69,6 +69,8 @@ class ProofTest extends OnAServer {
         "/entries/20, seq, 99, entries[20]",
         "/head, technician, '\"B. Marsh\"', head",
         "/unit, tag, '\"XX-99\"', unit.tag",
+        "/record, edition, 1, record.edition",
+        "/record, edition, 9, record.edition",
         "'', seal, '\"00\"', seal",
         "'', format, '\"early-gate/proof/7\"', format",
         "'', format, '\"early-gate/unit/1\"', format",
@@ -80,6 +82,20 @@ class ProofTest extends OnAServer {
         assertThat(said.get("whole").asBoolean()).isFalse();
         assertThat(said.get("place").asString()).isEqualTo(place);
         assertThat(said.get("said").asString()).isNotBlank();
+    }
+
+    /** Exported before records had tests of their own, and said in the words of then: whole all the same. */
+    @Test
+    void whatAnEarlierVersionExportedIsWhole() throws IOException {
+        String earlier = Files.readString(Path.of("src/test/resources/proofs/PL-01-edition-1.json"));
+        ObjectNode file = (ObjectNode) Server.JSON.readTree(earlier);
+        JsonNode said = server.post("/api/prove", file).json();
+        assertThat(said.get("whole").asBoolean()).as(said.toString()).isTrue();
+        assertThat(said.get("earlier").asBoolean()).isTrue();
+        assertThat(said.get("sheetSealed").asBoolean()).isTrue();
+        ((ObjectNode) file.at("/record/settings/0")).put("asLeftBar", 160);
+        assertThat(server.post("/api/prove", file).json().get("place").asString())
+                .isEqualTo("record.settings[0].asLeftBar");
     }
 
     /** A drawing that any reader of SVG can read: each point that was taken is on it. */

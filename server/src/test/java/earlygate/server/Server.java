@@ -75,8 +75,8 @@ final class Server implements AutoCloseable {
         return send(method, path, HttpRequest.BodyPublishers.noBody());
     }
 
-    Answer ask(String method, String path, String body) {
-        return send(method, path, HttpRequest.BodyPublishers.ofString(body));
+    Answer ask(String method, String path, String body, String... headers) {
+        return send(method, path, HttpRequest.BodyPublishers.ofString(body), headers);
     }
 
     Answer put(String path, Object body) {
@@ -86,6 +86,18 @@ final class Server implements AutoCloseable {
     /** With a name of the sender's own, under which it is done once however often it is sent. */
     Answer postOnce(String path, Object body, String key) {
         return send("POST", path, HttpRequest.BodyPublishers.ofString(text(body)), "Idempotency-Key", key);
+    }
+
+    /** Bytes as they are. */
+    Answer send(String path, byte[] file, String key) {
+        return send(
+                "POST",
+                path,
+                HttpRequest.BodyPublishers.ofByteArray(file),
+                "Content-Type",
+                "application/octet-stream",
+                "Idempotency-Key",
+                key);
     }
 
     String base() {
@@ -98,9 +110,12 @@ final class Server implements AutoCloseable {
 
     private Answer send(String method, String path, HttpRequest.BodyPublisher body, String... headers) {
         HttpRequest.Builder builder = HttpRequest.newBuilder(URI.create(base + path))
-                .header("Content-Type", "application/json")
+                .setHeader("Content-Type", "application/json")
                 .method(method, body);
-        HttpRequest request = (headers.length == 0 ? builder : builder.headers(headers)).build();
+        for (int i = 0; i < headers.length; i += 2) {
+            builder.setHeader(headers[i], headers[i + 1]);
+        }
+        HttpRequest request = builder.build();
         try {
             HttpResponse<byte[]> r = http.send(request, HttpResponse.BodyHandlers.ofByteArray());
             return new Answer(

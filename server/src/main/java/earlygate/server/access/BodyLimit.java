@@ -28,6 +28,10 @@ class BodyLimit extends OncePerRequestFilter {
     private static final Pattern PROVED = Pattern.compile("/api/prove|/api/units/[^/]+/older-records(/read)?");
 
     private static final int PROVED_BYTES = 8_000_000;
+    /** A photograph beside a record. */
+    private static final Pattern FILES = Pattern.compile("/api/runs/[^/]+/files");
+
+    private static final int FILE_BYTES = 5_000_000;
 
     private final HandlerExceptionResolver refusals;
 
@@ -38,7 +42,7 @@ class BodyLimit extends OncePerRequestFilter {
     @Override
     protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain)
             throws ServletException, IOException {
-        int most = PROVED.matcher(request.getRequestURI()).matches() ? PROVED_BYTES : BYTES;
+        int most = most(request.getRequestURI());
         if (request.getContentLengthLong() > most) {
             refusals.resolveException(request, response, null, tooLarge(most));
             return;
@@ -46,11 +50,16 @@ class BodyLimit extends OncePerRequestFilter {
         chain.doFilter(request.getContentLengthLong() < 0 ? new Counted(request, most) : request, response);
     }
 
+    private static int most(String path) {
+        return FILES.matcher(path).matches() ? FILE_BYTES : PROVED.matcher(path).matches() ? PROVED_BYTES : BYTES;
+    }
+
     private static ApiProblem tooLarge(int most) {
         return ApiProblem.of(
                 HttpStatus.CONTENT_TOO_LARGE,
                 "body",
-                Reason.of("access.too-large").number("limit", most / 1000.0));
+                Reason.of(most == FILE_BYTES ? "access.file-too-large" : "access.too-large")
+                        .number("limit", most / 1000.0));
     }
 
     /** A body whose length nobody told. */

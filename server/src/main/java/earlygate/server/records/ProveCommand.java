@@ -34,6 +34,9 @@ public final class ProveCommand {
                         Words.in(PressureUnit.BAR)
                                 .say(Reason.of(r.sheetSealed() ? "prove.sheet-sealed" : "prove.sheet-open")),
                         r.seal());
+                if (r.earlier()) {
+                    System.out.println(Words.in(PressureUnit.BAR).say(Reason.of("prove.earlier")));
+                }
                 return Optional.of(0);
             }
             System.err.println("early-gate: not as it was written"

@@ -20,6 +20,7 @@ class ProveController {
     }
 
     /**
+     * @param earlier an earlier edition wrote it: sentences, tests and curves were not compared
      * @param sheetSealed the sheet in the file is the one that was signed for; false where nobody has signed
      * @param place in the file where it is not as it was written, and {@code said} what is wrong there; else empty
      */
@@ -30,6 +31,7 @@ class ProveController {
             long entries,
             String seal,
             boolean sheetSealed,
+            boolean earlier,
             String place,
             String said) {}
 
@@ -43,6 +45,7 @@ class ProveController {
                 r.entries(),
                 r.seal(),
                 r.sheetSealed(),
+                r.earlier(),
                 r.place(),
                 r.why() == null ? "" : Words.in(pressure).say(r.why()));
     }

@@ -24,7 +24,6 @@ import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import tools.jackson.core.JacksonException;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
@@ -34,9 +33,6 @@ import tools.jackson.databind.json.JsonMapper;
  * folded once more, and what comes out is held against the record that the file shows, place by place. Needs no server.
  */
 public final class Prover {
-    /** Names of gauges come from the register, which no log seals. */
-    private static final String UNSEALED = "instrument";
-
     private final JsonMapper json;
 
     public Prover(JsonMapper json) {
@@ -44,6 +40,7 @@ public final class Prover {
     }
 
     /**
+     * @param earlier an earlier edition wrote it: its log is whole and its figures agree, its sentences were not compared
      * @param sheetSealed somebody has signed, and the sheet in the file is the one that was signed for
      * @param place in the file where it is not as it was written; empty, and {@code why} null, where it is whole
      */
@@ -54,10 +51,11 @@ public final class Prover {
             long entries,
             String seal,
             boolean sheetSealed,
+            boolean earlier,
             String place,
             Reason why) {
         private static Result broken(String place, Reason why) {
-            return new Result(false, "", "", 0, "", false, place, why);
+            return new Result(false, "", "", 0, "", false, false, place, why);
         }
     }
 
@@ -125,10 +123,36 @@ public final class Prover {
         if (!sheets.stream().allMatch(SheetSeal.of(file.path("unit"))::equals)) {
             return Result.broken("unit", Reason.of("prove.sheet"));
         }
+        int edition = file.at("/record/edition").asInt(1);
+        if (edition > RecordView.EDITION) {
+            return Result.broken(
+                    "record.edition",
+                    Reason.of("prove.later")
+                            .name("format", "record " + edition)
+                            .name("known", "record " + RecordView.EDITION));
+        }
+        boolean earlier = edition < RecordView.EDITION;
+        // What was planned in this edition can't have been written down by an earlier one.
+        int least = json.readTree(head.plan()).path("edition").asInt(1) >= RecordView.SINCE_PLAN ? 2 : 1;
+        if (edition < least) {
+            return Result.broken(
+                    "record.edition",
+                    Reason.of("prove.differs").name("is", "" + edition).name("must", "" + least));
+        }
         JsonNode again = json.readTree(json.writeValueAsString(again(file, head, events)));
-        Optional<Result> differs = compare("record", file.path("record"), again);
-        return differs.orElse(
-                new Result(true, head.tag(), head.technician(), entries.size(), seal, !sheets.isEmpty(), "", null));
+        return new Agreement(earlier)
+                .compare("record", file.path("record"), again)
+                .map(d -> Result.broken(d.place(), d.why()))
+                .orElse(new Result(
+                        true,
+                        head.tag(),
+                        head.technician(),
+                        entries.size(),
+                        seal,
+                        !sheets.isEmpty(),
+                        earlier,
+                        "",
+                        null));
     }
 
     private List<RunEvent> events(JsonNode file, List<SealedLog.Entry> entries) {
@@ -156,46 +180,5 @@ public final class Prover {
                 OffsetDateTime.ofInstant(Instant.parse(head.startedAt()), ZoneOffset.UTC));
         RunState state = RunState.of(unit, run.plan(), events, head.practice(), new Answers(unit));
         return RecordView.of(run, unit, gaps, state, Map.of(), Words.in(PressureUnit.BAR));
-    }
-
-    private static Optional<Result> compare(String place, JsonNode is, JsonNode must) {
-        if (must.isObject()) {
-            for (Map.Entry<String, JsonNode> e : must.properties()) {
-                if (!e.getKey().equals(UNSEALED)) {
-                    Optional<Result> differs = compare(place + "." + e.getKey(), is.path(e.getKey()), e.getValue());
-                    if (differs.isPresent()) {
-                        return differs;
-                    }
-                }
-            }
-            return is.size() == must.size() ? Optional.empty() : different(place, is, must);
-        }
-        if (must.isArray() && is.isArray()) {
-            for (int i = 0; i < Math.max(is.size(), must.size()); i++) {
-                Optional<Result> differs = compare(place + "[" + i + "]", is.path(i), must.path(i));
-                if (differs.isPresent()) {
-                    return differs;
-                }
-            }
-            return Optional.empty();
-        }
-        boolean same = is.isNumber() && must.isNumber()
-                ? is.doubleValue() == must.doubleValue()
-                : is.equals(must) || place.endsWith(".startedAt") && sameTime(is, must);
-        return same ? Optional.empty() : different(place, is, must);
-    }
-
-    private static boolean sameTime(JsonNode is, JsonNode must) {
-        return OffsetDateTime.parse(is.asString("")).isEqual(OffsetDateTime.parse(must.asString("")));
-    }
-
-    private static Optional<Result> different(String place, JsonNode is, JsonNode must) {
-        return Optional.of(Result.broken(
-                place, Reason.of("prove.differs").name("is", brief(is)).name("must", brief(must))));
-    }
-
-    private static String brief(JsonNode node) {
-        String text = node.isMissingNode() ? "–" : node.toString();
-        return text.length() > 60 ? text.substring(0, 60) + "…" : text;
     }
 }

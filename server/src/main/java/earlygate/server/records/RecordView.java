@@ -8,6 +8,7 @@ import earlygate.run.RunRecord;
 import earlygate.run.RunRecord.SettingRecord;
 import earlygate.run.RunRecord.TestRecord;
 import earlygate.run.RunState;
+import earlygate.server.api.AttachedView;
 import earlygate.server.api.CurveView;
 import earlygate.server.api.NoteView;
 import earlygate.server.api.PlanView;
@@ -35,11 +36,14 @@ import java.util.Optional;
  * What a supervisor reads of a run. Pressures in bar whatever the screen shows; test readings in the instrument's own
  * unit.
  *
+ * @param edition how it is said: those before 2 had none. Grows whenever words or figures of a record change, so that one
+ *     exported earlier is still proved by what was read and left
  * @param verified each test of the finished unit as a whole; {@code tests} every reading that was asked for
  * @param outcome passed, passed-with-deviations or unfinished
  */
 public record RecordView(
         String format,
+        int edition,
         long run,
         String tag,
         String unitName,
@@ -59,8 +63,13 @@ public record RecordView(
         List<WrittenView> notes,
         List<DeviationView> deviations,
         List<StaffView> staffs,
+        List<AttachedView> files,
         SignedView signed,
         List<LogView> log) {
+    static final int EDITION = 2;
+    /** The edition of plans with which the second edition of records began. */
+    static final int SINCE_PLAN = 7;
+
     /**
      * @param asLeftBar null until the locked reading is taken, as are the fields that come with it
      * @param asFoundHow read, by-turns, count-incomplete or from-sheet; {@code asFoundFrom} the same in words
@@ -125,6 +134,7 @@ public record RecordView(
         boolean finished = record.finished();
         return new RecordView(
                 "early-gate/record/1",
+                EDITION,
                 head.id(),
                 unit.tag(),
                 unit.name(),
@@ -159,6 +169,7 @@ public record RecordView(
                         id -> record.settings().stream()
                                 .anyMatch(s ->
                                         s.setting().equals(id) && s.asLeftPa().isPresent())),
+                AttachedView.of(state),
                 SignedView.of(state),
                 log);
     }

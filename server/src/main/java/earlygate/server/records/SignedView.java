@@ -42,7 +42,7 @@ record SignedView(boolean locked, int revision, List<NameView> names, List<Amend
     /** When the last of the work was written; names and amendments come after it. Null before anything was. */
     static Instant finishedAt(RunState state) {
         List<RunEvent> work = state.events().stream()
-                .filter(e -> !(e.body() instanceof OfRecord))
+                .filter(e -> !(e.body() instanceof OfRecord || e.body() instanceof RunEvent.OfFiles))
                 .toList();
         return work.isEmpty() ? null : work.get(work.size() - 1).at();
     }

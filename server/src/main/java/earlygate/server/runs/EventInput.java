@@ -8,7 +8,6 @@ import earlygate.explain.Value.Kind;
 import earlygate.judge.Watch;
 import earlygate.plan.Expect;
 import earlygate.plan.Goal;
-import earlygate.plan.Note;
 import earlygate.plan.Step;
 import earlygate.quantity.Keyed;
 import earlygate.quantity.Measure;
@@ -70,7 +69,7 @@ class EventInput {
             case "again" -> new RunEvent.Again(step);
             case "reopened" -> new RunEvent.Reopened(step);
             case "struck" -> new RunEvent.Struck(step, r.wrong() == null ? 0 : r.wrong());
-            case "noted" -> noted(state, step, r.note() == null ? "" : r.note(), text(r));
+            case "noted" -> new RunEvent.Noted(step, r.note() == null ? "" : r.note(), text(r));
             case "signed" -> new RunEvent.Signed(role(r.note()), text(r), Optional.of(run.sheet()));
             case "amended" ->
                 new RunEvent.Amended(
@@ -80,26 +79,6 @@ class EventInput {
             case "hold-opened" -> new RunEvent.HoldOpened("" + r.phase());
             default -> throw ApiProblem.badInput("kind", Reason.of("runs.kind").name("value", "" + r.kind()));
         };
-    }
-
-    /** A figure that is held against the model must be one. */
-    private static RunEvent.Noted noted(RunState state, String step, String key, String text) {
-        boolean held = state.step(step).stream()
-                .flatMap(s -> s.notes().stream())
-                .anyMatch(n -> n.code().equals(key) && n.values().containsKey(Note.EXPECTED));
-        Optional<Note> figure = Note.of(key).filter(n -> held);
-        if (figure.isPresent() && figure.get().value(text).isEmpty()) {
-            throw ApiProblem.badInput(
-                    "text",
-                    Reason.of("run.refused.figure")
-                            .name("text", text)
-                            .name(
-                                    "such",
-                                    figure.get().figure().orElseThrow() == Kind.TIME
-                                            ? "45 s, 3 min"
-                                            : "0.8 L/min, 0.5 L in 40 s"));
-        }
-        return new RunEvent.Noted(step, key, text);
     }
 
     private static RunEvent.Role role(String key) {

@@ -69,7 +69,14 @@ final class RunLog {
                         .orElse(words)
                 : words;
         return new LogView(
-                e.seq(), e.at(), e.by(), step, said.say(reason(state, e)), state.isStruck(e.seq()), mayStrike);
+                e.seq(),
+                e.at(),
+                e.by(),
+                step,
+                e.kind(),
+                said.say(reason(state, e)),
+                state.isStruck(e.seq()),
+                mayStrike);
     }
 
     private static Reason reason(RunState state, RunEvent e) {
@@ -140,6 +147,15 @@ final class RunLog {
         }
         if (e.body() instanceof RunEvent.Amended a) {
             return Reason.of("log.amended").name("by", a.by()).name("text", a.text());
+        }
+        if (e.body() instanceof RunEvent.Attached a) {
+            return Reason.of("log.attached")
+                    .name("name", a.name())
+                    .number("size", Math.ceil(a.size() / 1000.0))
+                    .name("hash", a.hash().substring(0, 12));
+        }
+        if (e.body() instanceof RunEvent.TakenOff off) {
+            return Reason.of("log.taken-off").number("seq", off.file());
         }
         if (e.body() instanceof RunEvent.WentOn) {
             return Reason.of("log.went-on");

@@ -106,6 +106,21 @@ public class RunService implements RigHost.Keeper {
         });
     }
 
+    /** Writes an event unless it was delivered before, and what goes with it in the same stroke. */
+    public RunState append(long runId, String key, RunEvent.Body body, Runnable with) {
+        OnceKey.needed(key, "Idempotency-Key");
+        return locked(runId, () -> {
+            if (store.delivered(runId, key).isPresent()) {
+                return open.state(runId);
+            }
+            refuse(open.state(runId), body, "file");
+            return writes.write(() -> {
+                with.run();
+                return write(runId, List.of(new NewEvent(key, body)), Optional.empty());
+            });
+        });
+    }
+
     /** What a check that is done means at the practice machine: locks, suction valves, rests. */
     private Optional<Standing> deeds(long runId, Step step, String key, List<NewEvent> events) {
         for (Step.Deed d : step.does()) {
@@ -244,12 +259,17 @@ public class RunService implements RigHost.Keeper {
         }
     }
 
+    /** It says something of the record, and the work is over all the same. */
+    private static boolean isAfterwards(RunEvent.Body body) {
+        return body instanceof RunEvent.OfRecord || body instanceof RunEvent.OfFiles;
+    }
+
     private RunState write(long runId, List<NewEvent> events, Optional<Standing> standing) {
         RunStore.RunHead head = open.run(runId).head();
         RunState after = writes.write(() -> {
             store.append(head, events, standing);
             RunState now = open.state(runId);
-            boolean afterwards = events.stream().allMatch(e -> e.body() instanceof RunEvent.OfRecord);
+            boolean afterwards = events.stream().allMatch(e -> isAfterwards(e.body()));
             if (now.finished() && !afterwards) {
                 store.finished(runId, RunRecord.of(now).passed() ? "passed" : "passed-with-deviations");
             }

@@ -124,10 +124,12 @@ public record RunView(
     public record NotedView(String key, String text) {}
 
     /**
+     * @param kind of event, as it is written, such as reading or hold-opened
      * @param slip it was corrected and counts for nothing
      * @param mayStrike it belongs to the step at hand and could be named a slip
      */
-    public record LogView(long seq, Instant at, String by, String step, String text, boolean slip, boolean mayStrike) {}
+    public record LogView(
+            long seq, Instant at, String by, String step, String kind, String text, boolean slip, boolean mayStrike) {}
 
     static RunView of(OpenRun run, RunState state, Words words) {
         PowerUnit unit = run.unit();

@@ -24,7 +24,7 @@ import org.jooq.impl.DSL;
  */
 public final class DataFolder {
     /** The data version that this edition writes; the number of the last migration. */
-    static final int VERSION = 7;
+    static final int VERSION = 8;
 
     private static final String NAME = "early-gate";
     static final String USER = "sa";

@@ -14,7 +14,11 @@ public final class Sha256 {
     private Sha256() {}
 
     public static String of(String text) {
-        return HexFormat.of().formatHex(sha().digest(text.getBytes(StandardCharsets.UTF_8)));
+        return of(text.getBytes(StandardCharsets.UTF_8));
+    }
+
+    public static String of(byte[] bytes) {
+        return HexFormat.of().formatHex(sha().digest(bytes));
     }
 
     static String of(InputStream in) throws IOException {

@@ -121,7 +121,11 @@ public final class Words {
 
     /** Whole ones as they are; what is smaller than a hundredth is not said as nothing. */
     private static String number(double value) {
-        return value == Math.rint(value) ? "%.0f" : Math.abs(value) < 0.01 ? "%.3f" : "%.2f";
+        if (value == Math.rint(value)) {
+            return "%.0f";
+        }
+        boolean tenths = Math.abs(10 * value - Math.rint(10 * value)) < 1e-9;
+        return tenths ? "%.1f" : Math.abs(value) < 0.01 ? "%.3f" : "%.2f";
     }
 
     /** Of what no gauge of its own reads: in the unit that goes with the pressures that were chosen. */
