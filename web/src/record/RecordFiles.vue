@@ -44,7 +44,7 @@ function takeOff(f: Schema['AttachedView']) {
 </script>
 
 <template>
-  <section class="files" :class="{ 'no-print': !record.files.length }">
+  <section class="attached" :class="{ 'no-print': !record.files.length }">
     <h2>{{ say('record.files.title') }}</h2>
     <p v-if="!record.files.length">{{ say('record.files.none') }}</p>
     <ul v-else>
@@ -82,7 +82,7 @@ function takeOff(f: Schema['AttachedView']) {
 </template>
 
 <style scoped>
-.files {
+.attached {
   display: grid;
   grid-template-columns: minmax(0, 1fr);
   gap: 8px;

@@ -78,5 +78,5 @@ export const RECORD = {
   'record.timeline.readings': 'Readings',
   'record.timeline.turns': 'Turns',
   'record.timeline.hands': 'Handles',
-  'record.timeline.said': 'Written, left so',
+  'record.timeline.said': 'Notes and reasons',
 } as const
