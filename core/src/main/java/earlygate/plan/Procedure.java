@@ -28,6 +28,8 @@ public record Procedure(Kind kind, String subject) {
         WORKING_POINT,
         /** A flow or a power that has no screw. */
         RATE,
+        /** Two like pumps on one drive, by their curves. */
+        TWINS,
         /** A line shut in: how far it falls in a minute. */
         HOLD,
         TEMPERATURE

@@ -14,20 +14,26 @@ import earlygate.verify.CurveFit;
 import earlygate.verify.CurvePoint;
 import earlygate.verify.Estimate;
 import earlygate.verify.Fit;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.OptionalInt;
-import java.util.stream.Stream;
 
 /**
  * The curve of a step as far as it was taken, held against the part by the settings that the step stands at.
  *
  * @param read the points as the fit takes them, in the order of {@code points}: those left out are struck in it
  * @param fit empty until a point was taken
+ * @param steady whether the flow stayed while the load changed, where the curve tells it
  */
 public record CurveTaken(
-        Curve curve, Situation situation, List<RunEvent> points, List<CurvePoint> read, Optional<Fit> fit) {
+        Curve curve,
+        Situation situation,
+        List<RunEvent> points,
+        List<CurvePoint> read,
+        Optional<Fit> fit,
+        Optional<SteadyFlow> steady) {
     /** Flow beside the meter that is worth a word, m3/s. */
     private static final double UNSEEN = 0.1 * Si.LPM;
 
@@ -45,7 +51,7 @@ public record CurveTaken(
                     .toList();
             Situation left = AsLeft.in(run, step.situation());
             Optional<Fit> fit = read.isEmpty() ? Optional.empty() : Optional.of(fit(run.unit(), c, left, read));
-            return new CurveTaken(c, left, events, read, fit);
+            return new CurveTaken(c, left, events, read, fit, SteadyFlow.of(c, read, meterError(run.unit(), c)));
         });
     }
 
@@ -102,7 +108,11 @@ public record CurveTaken(
 
     /** Empty until a point was taken; what can't be fitted can't tell, nor can leakage through oil of no known warmth. */
     public Optional<Grade> grade() {
-        return fit.map(f -> f instanceof Fit.Found found && !oilUnknown() ? found.grade() : Grade.CANNOT_TELL);
+        return fit.map(f -> f instanceof Fit.Found found && !oilUnknown() ? worse(found.grade()) : Grade.CANNOT_TELL);
+    }
+
+    private Grade worse(Grade fitted) {
+        return fitted != Grade.PASS ? fitted : steady.map(SteadyFlow::grade).orElse(fitted);
     }
 
     /** Leakage goes with the oil's warmth, at every point. */
@@ -122,13 +132,14 @@ public record CurveTaken(
         if (!(fit.get() instanceof Fit.Found found)) {
             return List.of(((Fit.Not) fit.get()).why());
         }
+        List<Reason> all = new ArrayList<>(found.said());
+        steady.ifPresent(f ->
+                all.add(grade().equals(Optional.of(Grade.FAIL)) && f.grade() == Grade.FAIL ? 0 : all.size(), f.said()));
         double beside =
                 curve.aims().stream().mapToDouble(Curve.Aim::beside).max().orElse(0);
-        return beside < UNSEEN
-                ? found.said()
-                : Stream.concat(
-                                found.said().stream(),
-                                Stream.of(Reason.of("verify.beside").flow("flow", beside)))
-                        .toList();
+        if (beside >= UNSEEN) {
+            all.add(Reason.of("verify.beside").flow("flow", beside));
+        }
+        return all;
     }
 }

@@ -16,6 +16,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.stream.Stream;
 
 /**
  * A test of the finished unit as a whole: what all its readings together say. SI.
@@ -35,8 +36,9 @@ public record Tested(Procedure test, List<Step> steps, Optional<Grade> grade, Li
                 .forEach(s -> s.procedure()
                         .ifPresent(p ->
                                 tests.computeIfAbsent(p, x -> new ArrayList<>()).add(s)));
-        return tests.entrySet().stream()
-                .map(e -> new Of(run, e.getKey(), e.getValue()).tested())
+        return Stream.concat(
+                        tests.entrySet().stream().map(e -> new Of(run, e.getKey(), e.getValue()).tested()),
+                        TwinPumps.compared(run).stream())
                 .toList();
     }
 

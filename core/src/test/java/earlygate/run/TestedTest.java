@@ -3,7 +3,9 @@ package earlygate.run;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import earlygate.explain.Reason;
+import earlygate.fixture.Units;
 import earlygate.judge.Verdict.Grade;
+import earlygate.plan.Curve;
 import earlygate.plan.Expect;
 import earlygate.plan.Note;
 import earlygate.plan.Procedure;
@@ -11,6 +13,7 @@ import earlygate.plan.Step;
 import earlygate.plan.Step.Demand;
 import earlygate.run.RunEvent.Handled;
 import earlygate.run.RunEvent.Noted;
+import earlygate.verify.Fit;
 import java.util.List;
 import java.util.OptionalDouble;
 import org.junit.jupiter.api.Test;
@@ -131,5 +134,54 @@ class TestedTest {
         OptionalDouble value = note.value(text);
         assertThat(value.isPresent()).isEqualTo(!Double.isNaN(si));
         value.ifPresent(v -> assertThat(v).isCloseTo(si, org.assertj.core.api.Assertions.within(1e-3 * si)));
+    }
+
+    /** The points that a curve asks for, its loss of flow so many times what the model has. */
+    private static void curve(Steps unit, Step step, double loss, java.util.function.DoubleUnaryOperator share) {
+        Curve c = step.curve().orElseThrow();
+        double none = c.aims().stream().mapToDouble(Curve.Aim::flow).max().orElseThrow();
+        unit.then(new RunEvent.Reading(step.id(), Expect.OIL, 50 + 273.15, RunEvent.Source.TYPED, Steps.WARM));
+        for (Curve.Aim a : c.aims()) {
+            double flow = (none - loss * (none - a.flow())) * share.applyAsDouble(a.pressurePa());
+            OptionalDouble signal =
+                    c.signal().isEmpty() ? OptionalDouble.empty() : OptionalDouble.of(a.pressurePa() - 19e5);
+            unit.then(new RunEvent.Point(
+                    step.id(),
+                    a.pressurePa(),
+                    flow - a.beside(),
+                    signal,
+                    a.back(),
+                    RunEvent.Source.TYPED,
+                    OptionalDouble.of(50 + 273.15)));
+        }
+    }
+
+    /** Left against right: alike, or one that loses two and a half times as much inside. */
+    @ParameterizedTest
+    @CsvSource({"1, tested.twins-pass, PASS", "2.5, tested.twins-fail, FAIL"})
+    void twinPumps(double loss, String code, Grade grade) {
+        Steps twin = Steps.of(Units.stranger("20-twin-limited"));
+        List<Step> curves = twin.plan.steps().stream()
+                .filter(s -> s.curve().filter(c -> c.kind() == Fit.Kind.PUMP).isPresent())
+                .toList();
+        assertThat(curves).hasSize(2);
+        curve(twin, curves.get(0), 1, p -> 1);
+        assertThat(tested(twin, Procedure.Kind.TWINS).grade()).isEmpty();
+        curve(twin, curves.get(1), loss, p -> 1);
+        Tested pair = tested(twin, Procedure.Kind.TWINS);
+        assertThat(codes(pair.said())).containsExactly(code);
+        assertThat(pair.grade()).contains(grade);
+    }
+
+    /** A lever's flow stays while its load changes; a fifth less at the high load is told as such, a tenth is as much as the meter may be off. */
+    @ParameterizedTest
+    @CsvSource({"1, verify.steady.pass", "0.9, verify.steady.cannot-tell", "0.8, verify.steady.fail"})
+    void flowUnderLoad(double atHighLoad, String code) {
+        Steps nh = Steps.of("NH-04");
+        Step step = nh.first(s -> s.curve().isPresent());
+        curve(nh, step, 1, p -> p > 100e5 ? atHighLoad : 1);
+        CurveTaken taken = CurveTaken.of(nh.state(), step).orElseThrow();
+        assertThat(codes(taken.said())).contains(code);
+        assertThat(taken.steady().orElseThrow().grade() == Grade.PASS).isEqualTo(atHighLoad == 1);
     }
 }

@@ -18,7 +18,6 @@ import earlygate.unit.TestPoint;
 import earlygate.unit.Throttle;
 import earlygate.verify.Fit;
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -212,7 +211,6 @@ final class Curves {
         return new Curve.Aim(pressure(a, pump), flow, beside, a.opening(), false);
     }
 
-    /** At about nine, six and three tenths of the most that flows while the margin has the pump; else at three loads. */
     private Optional<Found> margin(Pump pump, LoadSweep sweep) {
         double full = pump.displacement() * unit.driverOf(pump).noLoadSpeed();
         List<At> moving = held(sweep.along(), pump, Optional.of(pump.loadSenseId())).stream()
@@ -222,18 +220,7 @@ final class Curves {
         if (moving.size() < LEAST_OF_A_PART || unit.target(pump.loadSenseId()).isEmpty()) {
             return Optional.empty();
         }
-        double most =
-                moving.stream().mapToDouble(a -> running(a, pump).flow()).max().orElseThrow();
-        List<At> chosen = Stream.of(0.9, 0.6, 0.3)
-                .flatMap(share -> moving.stream()
-                        .min(Comparator.comparingDouble(
-                                a -> Math.abs(running(a, pump).flow() - share * most)))
-                        .stream())
-                .distinct()
-                .toList();
-        if (chosen.size() < LEAST_OF_A_PART) {
-            chosen = List.of(moving.get(0), moving.get(moving.size() / 2), moving.get(moving.size() - 1));
-        }
+        List<At> chosen = MarginPoints.of(moving, a -> running(a, pump).flow());
         return found(
                 Fit.Kind.MARGIN,
                 pump.id(),
