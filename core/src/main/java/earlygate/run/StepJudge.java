@@ -74,7 +74,11 @@ public final class StepJudge {
             missing.add(Reason.of("run.need.nut").name("setting", step.setting().orElse("")));
         }
         if (run.onRig() && step.demands(Demand.LOAD_MOVED) && !record.loadMoved()) {
-            missing.add(Reason.of("run.need.load-moved"));
+            missing.add(step.moves().stream()
+                    .filter(m -> m.kind() == Move.Kind.SHIFT)
+                    .findFirst()
+                    .map(m -> Reason.of("run.need.lever-moved").name("lever", m.id()))
+                    .orElse(Reason.of("run.need.load-moved")));
         }
         step.notes().stream()
                 .flatMap(n -> record.note(n.code()).stream())

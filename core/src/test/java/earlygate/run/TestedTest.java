@@ -89,7 +89,7 @@ class TestedTest {
     void theLeverIsLetGo() {
         Steps nh = Steps.of("NH-04").onRig();
         Step letGo = nh.first(s -> s.demands(Demand.LOAD_MOVED));
-        assertThat(codes(nh.judge(letGo).missing())).containsExactly("run.need.load-moved");
+        assertThat(codes(nh.judge(letGo).missing())).containsExactly("run.need.lever-moved");
         String lever = letGo.moves().get(0).id();
         nh.then(new Handled(letGo.id(), "shift", lever, "neutral"));
         assertThat(nh.judge(letGo).missing()).isEmpty();

@@ -14,6 +14,8 @@ final class Technician extends Hands {
     private static final Pattern STANDS =
             Pattern.compile("▲ (\\S+) (stands still.*|runs;.*|is open.*|must be fully open.*|is in .* must be in .*)");
 
+    private static final Pattern PUT = Pattern.compile("(?:Put|Hold) \\S+ (?:to|at) (.+?)(?: and | with |, about ).*");
+
     private static final Pattern PUT_BACK =
             Pattern.compile("▲? ?(.+) is not the screw of this step.* put it back, " + TURNS + "\\.");
 
@@ -198,6 +200,8 @@ final class Technician extends Hands {
             put(throttle, "shut");
         } else if (title.matches("Open \\S+ until .*")) {
             openUntil(title.split(" ")[1]);
+        } else if (PUT.matcher(title).matches()) {
+            put(title.split(" ")[1], PUT.matcher(title).replaceFirst("$1"));
         } else if (title.startsWith("Tighten")) {
             press(screw().getByText("Nut slack"));
         } else if (title.contains("to its end") || title.contains("all the way in")) {

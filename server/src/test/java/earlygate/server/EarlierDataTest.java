@@ -5,8 +5,11 @@ import static earlygate.server.tables.Tables.RUN_TAIL;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import earlygate.plan.Plan;
+import earlygate.quantity.PressureUnit;
+import earlygate.server.api.PlanView;
 import earlygate.server.store.EventChain;
 import earlygate.server.tables.tables.records.RunRecord;
+import earlygate.server.words.Words;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -26,10 +29,16 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import tools.jackson.databind.DeserializationFeature;
 import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
 
 /** Data written by earlier editions. */
 class EarlierDataTest {
+    private static final JsonMapper AS_THE_SERVER = JsonMapper.builder()
+            .disable(DeserializationFeature.FAIL_ON_NULL_FOR_PRIMITIVES)
+            .build();
+
     @TempDir
     Path old;
 
@@ -46,7 +55,8 @@ class EarlierDataTest {
         "4, LG-07, edition-3",
         "4, LG-07, edition-4",
         "4, LG-07, edition-5",
-        "4, LG-07, edition-6"
+        "4, LG-07, edition-6",
+        "4, FB-02, edition-6-charging"
     })
     void aFinishedRunIsReadAsItWas(int version, String tag, String run) throws IOException, SQLException {
         String url = "jdbc:h2:file:" + old.resolve("early-gate");
@@ -116,6 +126,26 @@ class EarlierDataTest {
                             .asBoolean())
                     .isTrue();
         }
+    }
+
+    /** An open run goes on in the plan it began with: whatever that says, in its steps, whys and ways out, has words today. */
+    @ParameterizedTest
+    @CsvSource({
+        "LG-07, edition-1",
+        "NH-04, edition-2",
+        "LG-07, edition-3",
+        "LG-07, edition-4",
+        "LG-07, edition-5",
+        "LG-07, edition-6",
+        "FB-02, edition-6-charging"
+    })
+    void everySentenceOfAnEarlierPlanIsSaid(String tag, String run) throws IOException {
+        JsonNode kept = Server.JSON.readTree(Files.readString(Path.of("src/test/resources/runs/" + run + ".json")));
+        Plan plan = AS_THE_SERVER.treeToValue(kept.get("plan"), Plan.class);
+        PlanView said = PlanView.of(Certified.unit(tag), plan, Words.in(PressureUnit.PSI));
+        assertThat(said.phases().stream().mapToInt(p -> p.steps().size()).sum())
+                .isEqualTo(plan.steps().size())
+                .isGreaterThan(20);
     }
 
     /** Step and part of a hand wheel that was moved; empty for any other event. */

@@ -53,7 +53,7 @@ final class Cycle {
         Optional<Double> charge = time(drawing, v, cutIn, cutOut, STEP_S, LONGEST_CHARGE_S);
         Optional<Double> rest = time(site.loads(drawing, 0), v, cutOut, cutIn, REST_STEP_S, LONGEST_REST_S);
         unit.gaugesOn(v.pilot()).stream().findFirst().ifPresent(gauge -> {
-            Reason why = of("plan.why.cut-in")
+            Reason why = of("plan.why.cycle")
                     .ratio("differential", v.differential().getAsDouble())
                     .said(
                             "times",
