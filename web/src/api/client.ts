@@ -36,6 +36,11 @@ export async function call<T>(method: string, path: string, body?: unknown, once
   }
 }
 
+/** For answers that are files. */
+export async function callBlob(method: string, path: string, body?: unknown): Promise<Blob> {
+  return (await answer(method, path, body)).blob()
+}
+
 /** For answers that are no JSON. */
 export async function callText(method: string, path: string, body?: unknown): Promise<string> {
   return (await answer(method, path, body)).text()

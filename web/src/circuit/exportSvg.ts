@@ -19,6 +19,19 @@ export function svgText(picture: SVGSVGElement): string {
   return new XMLSerializer().serializeToString(copy)
 }
 
+/** The same as it is on paper, whatever the screen has: ink on white. */
+export function svgOnPaper(picture: SVGSVGElement): string {
+  const root = document.documentElement
+  const night = root.classList.contains('dark')
+  // Back before anything is painted: styles are reckoned in between, and nobody sees it.
+  root.classList.remove('dark')
+  try {
+    return svgText(picture)
+  } finally {
+    root.classList.toggle('dark', night)
+  }
+}
+
 /** The same as a picture of points, twice as fine as it is drawn. */
 export async function png(picture: SVGSVGElement): Promise<Blob> {
   const { width, height } = picture.viewBox.baseVal

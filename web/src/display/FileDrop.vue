@@ -9,6 +9,10 @@ const props = defineProps<{ label: string; accept: string; most?: number }>()
 const emit = defineEmits<{ file: [file: File] }>()
 const MOST_BYTES = 5_000_000
 const most = props.most ?? MOST_BYTES
+const endings = props.accept
+  .split(',')
+  .filter((a) => a.startsWith('.'))
+  .join(', ')
 const upload = ref<{ clear: () => void }>()
 
 function take({ files }: { files: File | File[] }) {
@@ -27,7 +31,7 @@ function take({ files }: { files: File | File[] }) {
       auto
       :accept="accept"
       :max-file-size="most"
-      :invalid-file-type-message="say('display.fileDrop.kind', '{0}', accept.split(',')[0])"
+      :invalid-file-type-message="say('display.fileDrop.kind', '{0}', endings)"
       :invalid-file-size-message="say('display.fileDrop.size', '{0}', '{1}')"
       @uploader="take"
     >

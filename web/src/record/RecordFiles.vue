@@ -6,6 +6,7 @@ import FileDrop from '../display/FileDrop.vue'
 import Problems from '../display/Problems.vue'
 import { when } from '../display/time'
 import { say } from '../words'
+import { attachFile, KINDS } from './attach'
 
 /** What lies beside a record: photographs to look at, files to fetch. Until both have signed more can be laid there. */
 const props = defineProps<{ record: Schema['RecordView'] }>()
@@ -18,12 +19,12 @@ function address(f: Schema['AttachedView']) {
   return `/api/runs/${props.record.run}/files/${f.hash}`
 }
 
-async function done(path: string, method: string, words: string, file?: File) {
+async function done(work: () => Promise<unknown>, words: string) {
   refused.value = null
   said.value = ''
   busy.value = true
   try {
-    await call(method, path, file, true)
+    await work()
     said.value = words
     emit('changed')
   } catch (e) {
@@ -34,12 +35,12 @@ async function done(path: string, method: string, words: string, file?: File) {
 }
 
 function attach(file: File) {
-  const path = `/api/runs/${props.record.run}/files?name=${encodeURIComponent(file.name)}`
-  return done(path, 'POST', say('record.files.attached', file.name), file)
+  return done(() => attachFile(props.record.run, file), say('record.files.attached', file.name))
 }
 
 function takeOff(f: Schema['AttachedView']) {
-  return done(`/api/runs/${props.record.run}/files/${f.seq}`, 'DELETE', say('record.files.taken-off', f.name))
+  const path = `/api/runs/${props.record.run}/files/${f.seq}`
+  return done(() => call('DELETE', path, undefined, true), say('record.files.taken-off', f.name))
 }
 </script>
 
@@ -67,12 +68,7 @@ function takeOff(f: Schema['AttachedView']) {
       </li>
     </ul>
     <template v-if="!record.signed.locked">
-      <FileDrop
-        class="no-print"
-        :label="say('record.files.add')"
-        accept=".jpg,.jpeg,.png,.pdf,.txt,.csv,image/jpeg,image/png,application/pdf,text/plain"
-        @file="attach"
-      />
+      <FileDrop class="no-print" :label="say('record.files.add')" :accept="KINDS" @file="attach" />
       <p class="quiet small no-print">{{ say('record.files.bounds') }}</p>
     </template>
     <p v-else class="quiet small no-print">{{ say('record.files.locked') }}</p>

@@ -3,8 +3,9 @@ import Column from 'primevue/column'
 import DataTable from 'primevue/datatable'
 import { say } from '../words'
 import { useQuery } from '@tanstack/vue-query'
-import { computed } from 'vue'
-import { asRefused, call, type Schema } from '../api/client'
+import { computed, ref } from 'vue'
+import { asRefused, call, callBlob, type Schema } from '../api/client'
+import { download } from '../circuit/exportSvg'
 import { useDisplay } from '../display/display'
 import { SCHOOL_NAMES } from '../display/names'
 import Problems from '../display/Problems.vue'
@@ -12,6 +13,7 @@ import { clock, when } from '../display/time'
 import Verdict from '../display/Verdict.vue'
 import CurveProof from '../verify/CurveProof.vue'
 import TestProof from '../verify/TestProof.vue'
+import RecordCircuit from './RecordCircuit.vue'
 import RecordLog from './RecordLog.vue'
 import RecordFiles from './RecordFiles.vue'
 import SettingsTable from './SettingsTable.vue'
@@ -33,6 +35,20 @@ const OUTCOME: Record<string, [string, string]> = {
   passed: ['pass', say('record.recordPage.passed-every-setting-within')],
   'passed-with-deviations': ['cannot-tell', say('record.recordPage.finished-with-deviations-listed')],
   unfinished: ['plain', say('record.recordPage.unfinished-not-a-certificate')],
+}
+const circuit = ref<InstanceType<typeof RecordCircuit>>()
+/** The circuit is drawn here, so it goes along; where it doesn't, the link gives the record without it. */
+async function withCircuit(event: MouseEvent) {
+  const drawn = circuit.value?.onPaper()
+  const link = event.currentTarget as HTMLAnchorElement
+  if (!drawn || !record.value) return
+  event.preventDefault()
+  try {
+    const pdf = await callBlob('POST', link.href, { circuit: drawn })
+    download(`${props.tag}-run-${record.value.run}.pdf`, 'application/pdf', pdf)
+  } catch {
+    window.location.assign(link.href)
+  }
 }
 const outcome = computed(() => OUTCOME[record.value?.outcome ?? ''] ?? ['plain', ''])
 </script>
@@ -61,7 +77,9 @@ const outcome = computed(() => OUTCOME[record.value?.outcome ?? ''] ?? ['plain',
           </p>
         </div>
         <div class="files no-print">
-          <a class="main" :href="`/api/runs/${id}/record.pdf?${display.query}`" download>{{ say('record.recordPage.pdf') }}</a>
+          <a class="main" :href="`/api/runs/${id}/record.pdf?${display.query}`" download @click="withCircuit">{{
+            say('record.recordPage.pdf')
+          }}</a>
           <a :href="`/api/runs/${id}/record.json`" download>{{ say('record.recordPage.json') }}</a>
           <a :href="`/api/runs/${id}/record.csv`" download>{{ say('record.recordPage.csv') }}</a>
           <a :href="`/api/runs/${id}/label.pdf?${display.query}`" download>{{ say('record.recordPage.label') }}</a>
@@ -75,6 +93,7 @@ const outcome = computed(() => OUTCOME[record.value?.outcome ?? ''] ?? ['plain',
       <SignRecord v-if="record.outcome !== 'unfinished'" :record="record" @signed="refetch()" />
       <h2>{{ say('record.recordPage.settings') }}</h2>
       <SettingsTable :settings="record.settings" />
+      <RecordCircuit ref="circuit" :tag="tag" :revision="record.unitRevision" />
       <template v-if="record.verified.length">
         <h2>{{ say('verify.tests') }}</h2>
         <TestProof v-for="t in record.verified" :key="t.name" :test="t" />

@@ -126,7 +126,7 @@ async function reopen() {
             />
           </template>
           <TestProof v-if="test && (test.readings.length || test.said.length > 1)" :test="test" />
-          <StepAside :run="run" :step="run.step.id" :typed="!run.practice" @send="(e) => send(e)" />
+          <StepAside :run="run" :step="run.step.id" :typed="!run.practice" @send="(e) => send(e)" @changed="refetch()" />
           <RunLog :run="run" />
         </StepCard>
         <RunLog v-if="run.finished || run.waitingAt || run.paused" :run="run" class="card" />

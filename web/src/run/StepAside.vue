@@ -9,11 +9,12 @@ import { withUnit } from '../display/units'
 import { settingName } from '../display/names'
 import type { RunEvent, RunView } from './useRun'
 import { useKept } from './kept'
+import AttachHere from './AttachHere.vue'
 import TurnEntry from './TurnEntry.vue'
 
 /** What belongs to any step: the oil typed again, things written down, turns nobody advised, a way back, slips named. */
 const props = defineProps<{ run: RunView; step: string; typed: boolean }>()
-const emit = defineEmits<{ send: [event: RunEvent] }>()
+const emit = defineEmits<{ send: [event: RunEvent]; changed: [] }>()
 
 const display = useDisplay()
 const oil = useKept(`oil-${props.run.uuid}`)
@@ -58,6 +59,7 @@ function note() {
         <InputText id="free" v-model="free" maxlength="400" class="wide" />
         <Button :label="say('run.stepAside.write-down')" severity="secondary" outlined :disabled="!free" @click="note" />
       </div>
+      <AttachHere :run="run.id" :step="step" @attached="emit('changed')" />
       <div v-if="typed && run.step && !run.advice" class="row">
         <span>{{ say('run.stepAside.a-screw-was-turned') }}</span>
         <TurnEntry :step="run.step" :advised="0" :screws="run.screws.map((s) => s.setting)" @made="(e) => emit('send', e)" />

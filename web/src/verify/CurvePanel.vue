@@ -115,7 +115,7 @@ function leaveOut(seq: number, reason: string) {
       </label>
       <label>
         <span class="small">{{ say('verify.flow-of', curve.metered) }}</span>
-        <span class="field"><InputText v-model="flow" inputmode="decimal" autocomplete="off" /> {{ flowUnit }}</span>
+        <span class="field"><InputText v-model="flow" autocomplete="off" /> {{ flowUnit }}</span>
       </label>
       <label v-if="curve.kind === 'relief'" class="back"><ToggleSwitch v-model="back" /> {{ say('verify.way-back') }}</label>
       <Button type="submit" :label="say('verify.keep')" />

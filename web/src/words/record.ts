@@ -79,4 +79,5 @@ export const RECORD = {
   'record.timeline.turns': 'Turns',
   'record.timeline.hands': 'Handles',
   'record.timeline.said': 'Notes and reasons',
+  'record.circuit.title': 'Circuit',
 } as const

@@ -28,7 +28,7 @@ export const VERIFY = {
   'verify.take-now': 'Take {0} and the flow in the line of {1}',
   'verify.keep': 'Keep this point',
   'verify.pressure-of': 'What {0} reads',
-  'verify.flow-of': 'Flow in the line of {0}',
+  'verify.flow-of': 'Flow in the line of {0}, or 5 L in 12 s',
   'verify.way-back': 'On the way back',
   'verify.leave-out': 'Leave out',
   'verify.why-out': 'Why point {0} counts for nothing',

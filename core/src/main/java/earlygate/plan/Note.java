@@ -3,6 +3,7 @@ package earlygate.plan;
 import earlygate.explain.Reason;
 import earlygate.explain.Value.Amount;
 import earlygate.explain.Value.Kind;
+import earlygate.quantity.ByVolume;
 import earlygate.quantity.Keyed;
 import earlygate.quantity.Measure;
 import earlygate.quantity.Si;
@@ -10,8 +11,6 @@ import earlygate.quantity.TypedNumber;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
-import java.util.regex.Matcher;
-import java.util.regex.Pattern;
 import java.util.stream.Stream;
 
 /** What a step has written down that no gauge tells, and what may not stand when it is left. */
@@ -40,7 +39,6 @@ public enum Note implements Keyed {
     public static final String LOW = "low";
     public static final String HIGH = "high";
 
-    private static final Pattern INTO_A_CAN = Pattern.compile("(.+?)\\s+(?:in|/)\\s+(.+)");
     /** In the unit of the unit file: no charge lasts longer, no drain runs faster. */
     private static final double MOST = 10_000;
 
@@ -84,15 +82,8 @@ public enum Note implements Keyed {
         return switch (figure.orElseThrow()) {
             case TIME -> plain(Measure.TIME, written, 1);
             case FLOW -> {
-                Matcher m = INTO_A_CAN.matcher(written.strip());
-                if (!m.matches()) {
-                    yield plain(Measure.FLOW, written, Si.LPM);
-                }
-                OptionalDouble volume = plain(Measure.VOLUME, m.group(1), Si.LITRE);
-                OptionalDouble time = plain(Measure.TIME, m.group(2), 1);
-                yield volume.isPresent() && time.isPresent() && time.getAsDouble() > 0
-                        ? OptionalDouble.of(volume.getAsDouble() / time.getAsDouble())
-                        : OptionalDouble.empty();
+                OptionalDouble filled = ByVolume.flow(written);
+                yield filled.isPresent() ? filled : plain(Measure.FLOW, written, Si.LPM);
             }
             default -> OptionalDouble.empty();
         };

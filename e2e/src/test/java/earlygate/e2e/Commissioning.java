@@ -6,8 +6,12 @@ import com.microsoft.playwright.APIResponse;
 import com.microsoft.playwright.Download;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.FilePayload;
+import java.awt.image.BufferedImage;
+import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.nio.file.Path;
+import javax.imageio.ImageIO;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.text.PDFTextStripper;
 import org.assertj.core.api.Assertions;
@@ -30,12 +34,37 @@ final class Commissioning {
                             .first())
                     .isVisible();
         }
+        assertThat(page.locator(".test h3 .verdict.pass"))
+                .hasCount(page.locator(".test").count());
+        attach(page);
         sign(page);
+        assertThat(page.locator(".attached input[type=file]")).hasCount(0);
         certificate(page, tag, found);
         prove(page, tag);
         page.navigate(page.url().replaceAll("/prove.*", "/"));
         assertThat(page.locator("article").filter(new Locator.FilterOptions().setHasText(tag)))
                 .containsText("Not commissioned here yet");
+    }
+
+    /** A page that calls itself a photograph is none; a photograph is shown, and can be taken off until both have signed. */
+    private static void attach(Page page) {
+        Locator files = page.locator(".attached");
+        Locator chooser = files.locator("input[type=file]");
+        chooser.setInputFiles(new FilePayload("dial.jpg", "image/jpeg", "<html>no</html>".getBytes()));
+        assertThat(files.locator("[role=alert]")).containsText("dial.jpg is neither a photograph (JPEG, PNG)");
+        chooser.setInputFiles(new FilePayload("dial.png", "image/png", photograph()));
+        assertThat(files.locator("li")).containsText("dial.png");
+        Assertions.assertThat(files.locator("img").evaluate("i => i.decode().then(() => i.naturalWidth)"))
+                .isEqualTo(30);
+    }
+
+    private static byte[] photograph() {
+        try (ByteArrayOutputStream out = new ByteArrayOutputStream()) {
+            ImageIO.write(new BufferedImage(30, 20, BufferedImage.TYPE_INT_RGB), "png", out);
+            return out.toByteArray();
+        } catch (IOException e) {
+            throw new AssertionError(e);
+        }
     }
 
     private static void sign(Page page) {
@@ -56,7 +85,9 @@ final class Commissioning {
             PDFTextStripper stripper = new PDFTextStripper();
             stripper.setEndPage(2);
             String front = stripper.getText(document);
-            Assertions.assertThat(front).contains(tag, "Passed", "Ada Marsh, ", "Bea Sluys, ", "the last seal is ");
+            Assertions.assertThat(front)
+                    .contains(
+                            tag, "Passed", "Ada Marsh, ", "Bea Sluys, ", "the last seal is ", "Tests of the finished");
             for (String parameter : found) {
                 Assertions.assertThat(front).contains(parameter);
             }

@@ -68,7 +68,7 @@ final class AtTheMachine extends Walker {
                 object().put("instrument", "OIL").put("text", String.format(Locale.ROOT, "%.1f", machine.read("OIL"))));
         if (curve.get("kind").asString().equals("pump")
                 && view.at("/curve/points").isEmpty()) {
-            event("point", typed.deepCopy().put("flow", "1,5"));
+            event("point", typed.deepCopy().put("flow", "0,05 L in 2 s"));
             event("left-out", object().put("wrong", view.get("seq").asLong()).put("text", "read off the wrong scale"));
         }
         event("point", typed);

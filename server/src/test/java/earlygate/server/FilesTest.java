@@ -156,10 +156,18 @@ class FilesTest extends OnAServer {
                 .hasSize(1);
         assertThat(attach(run, "again", file).problem()).contains("lies beside the record already, as dial.png");
         assertThat(attach(run, "%20.png", image("png", 7)).problem()).contains("needs a name");
+        assertThat(attach(run, "dial&step=s999", image("png", 7)).status()).isEqualTo(422);
+        assertThat(attach(run, "dial&step=s1", image("png", 7))
+                        .json()
+                        .at("/1/step")
+                        .asString())
+                .isEqualTo("s1");
         long seq = server.get(path).json().at("/0/seq").asLong();
         assertThat(off(run, 999).problem()).contains("No file was attached with entry 999");
-        assertThat(off(run, seq).json()).isEmpty();
+        assertThat(off(run, seq).json()).hasSize(1);
         assertThat(off(run, seq).status()).isEqualTo(409);
+        assertThat(server.get(path + "/nothing").problem()).contains("file", "nothing");
+        assertThat(server.get(path + "/nothing").status()).isEqualTo(404);
         assertThat(server.get("/api/runs/" + run + "/record").json().get("log").toString())
                 .contains("dial.png", "taken off");
         assertThat(attach(run, "once-more", file).status()).isEqualTo(201);

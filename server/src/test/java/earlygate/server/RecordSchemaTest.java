@@ -122,6 +122,10 @@ class RecordSchemaTest extends OnAServer {
     void whatIsExportedFits() {
         assertThat(problems("proof", proof)).isEmpty();
         assertThat(problems("record", proof.get("record"))).isEmpty();
+        // Typed by can and clock, 0.05 L in 2 s, and left out.
+        JsonNode slip = proof.at("/record/curves/0/points/0");
+        assertThat(slip.get("leftOut").asString()).contains("wrong scale");
+        assertThat(slip.get("lpm").asDouble()).isEqualTo(1.5);
     }
 
     /** Also one that is hardly begun: nothing left, nothing signed. */

@@ -8,6 +8,7 @@ import com.google.zxing.RGBLuminanceSource;
 import com.google.zxing.common.HybridBinarizer;
 import com.google.zxing.qrcode.QRCodeReader;
 import earlygate.server.Server.Answer;
+import earlygate.server.documents.ForeignSvg;
 import java.io.IOException;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.rendering.PDFRenderer;
@@ -88,6 +89,35 @@ class SignedTest extends OnAServer {
         ((ObjectNode) proof.at("/unit/testPoints/0")).put("class", 0.1);
         assertThat(server.post("/api/prove", proof).json().get("place").asString())
                 .isEqualTo("unit");
+    }
+
+    /** A circuit goes along as shapes and words alone, whatever else a page would send. */
+    @Test
+    void theCircuitIsOnTheCertificate() throws IOException {
+        long run = server.startRun(false);
+        String path = "/api/runs/" + run + "/record.pdf";
+        String drawing = "<svg xmlns='http://www.w3.org/2000/svg' viewBox='0 0 100 50' onload='run()'>"
+                + "<script>run()</script><image href='file:///etc/passwd'/><style>@import url(http://elsewhere)</style>"
+                + "<path d='M 0 0 H 50' stroke='rgb(1, 2, 3)' stroke-width='2px' fill='url(#x)'/>"
+                + "<text x='5' y='20' font-size='12px' onclick='run()'>Relief &amp; drawing</text></svg>";
+        assertThat(ForeignSvg.read(drawing, "Circuit", 500, 230))
+                .contains("M 0 0 H 50", "rgb(1, 2, 3)", "Relief &amp; drawing", "width=\"460\"", "height=\"230\"")
+                .doesNotContain("script", "image", "href", "onload", "onclick", "url", "style");
+        byte[] pdf = server.post(path, object().put("circuit", drawing)).bytes();
+        Archived.isFit(pdf);
+        try (var document = Loader.loadPDF(pdf)) {
+            assertThat(new PDFTextStripper().getText(document)).contains("Circuit", "Relief & drawing");
+        }
+        for (String none : new String[] {
+            "no drawing",
+            "<svg viewBox='0 0 0 0'/>",
+            "<svg/>",
+            "<!DOCTYPE svg [<!ENTITY x SYSTEM 'file:///etc/passwd'>]><svg viewBox='0 0 9 9'><text>&x;</text></svg>"
+        }) {
+            Answer refused = server.post(path, object().put("circuit", none));
+            assertThat(refused.status()).as(none).isEqualTo(422);
+            assertThat(refused.problem()).contains("is no drawing");
+        }
     }
 
     /** The code on the label is read by a reader of its own, off the printed picture. */

@@ -8,6 +8,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import java.util.stream.StreamSupport;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ObjectNode;
@@ -128,7 +129,8 @@ abstract class Walker {
             toTheEnd(setting, view.at("/advice/code").asString().equals("advice.in-to-end"));
         }
         if (step.path("demand").asString("").equals("load-moved")) {
-            moveLoad(named(step));
+            // A lever that is let go is moved by the arrangement itself.
+            named(step).ifPresent(this::moveLoad);
         }
         if (step.path("demand").asString("").equals("rest")) {
             rest();
@@ -143,7 +145,7 @@ abstract class Walker {
             }
         }
         if (step.get("action").asString().matches("Open \\S+ until .*")) {
-            openUntil(named(step), step.get("expect").get(0));
+            openUntil(named(step).orElseThrow(), step.get("expect").get(0));
         }
         if (view.path("curve").isObject()) {
             takeCurve(view.get("curve"), step);
@@ -164,12 +166,11 @@ abstract class Walker {
     abstract void point(JsonNode curve, ObjectNode event);
 
     /** The hand valve that the sentence names. */
-    private String named(JsonNode step) {
+    private Optional<String> named(JsonNode step) {
         List<String> words = List.of(step.get("action").asString().split("[ ,.:]+"));
         return step.get("situation").get("openings").propertyNames().stream()
                 .filter(words::contains)
-                .findFirst()
-                .orElseThrow();
+                .findFirst();
     }
 
     private void openUntil(String throttle, JsonNode expect) {

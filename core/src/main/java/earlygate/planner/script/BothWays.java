@@ -14,6 +14,7 @@ import earlygate.unit.TestPoint;
 import earlygate.verify.BothWaysTest;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 
 /**
  * The lever to one side and to the other with the actuator held: where the model has the same limit both ways, the pump's
@@ -39,7 +40,10 @@ final class BothWays {
                     .flatMap(p -> site.finest(p.outlet()).stream())
                     .filter(g -> ways.size() == 2 && same(set, lever, ways, g))
                     .findFirst()
-                    .ifPresent(g -> ways.forEach(to -> read(set, lever, to, g)));
+                    .ifPresent(g -> {
+                        ways.forEach(to -> read(set, lever, to, g));
+                        OnTime.rest(site);
+                    });
         }
     }
 
@@ -63,7 +67,7 @@ final class BothWays {
 
     private void read(Situation set, Positioned lever, String to, TestPoint gauge) {
         site.rehearsal().go(set);
-        site.script().arrange(java.util.Set.of());
+        site.script().arrange(Set.of());
         site.rehearsal().go(set.withPosition(lever.id(), to));
         double tolerance = site.rehearsal()
                 .state
@@ -85,6 +89,7 @@ final class BothWays {
                 .expect(site.readings().pressure(gauge, tolerance))
                 .ifNot(of("plan.if-not.both-ways"))
                 .caution("injection", "loads")
+                .onTime(site.drivers())
                 .minutes(1)
                 .add();
     }

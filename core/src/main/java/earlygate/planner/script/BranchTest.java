@@ -46,6 +46,7 @@ final class BranchTest {
                 highest(v, gauge, set);
                 lowest(v, gauge, set);
                 withFlow(v, gauge, set);
+                OnTime.rest(site);
                 site.rehearsal().go(set);
             });
         }
@@ -145,6 +146,7 @@ final class BranchTest {
                 .test(Procedure.Kind.BRANCH, v.id())
                 .ifNot(of("plan.if-not.creeps"))
                 .caution("injection")
+                .onTime(site.drivers())
                 .minutes(3);
     }
 }

@@ -41,14 +41,17 @@ final class Returns {
         at(shut).forEach(found -> {
             site.rehearsal().go(site.running(shut));
             byLoad(found.target(), found.gauge());
+            OnTime.rest(site);
         });
         for (Positioned lever : unit.all(Positioned.class)) {
             for (String to : lever.moved()) {
                 Situation held = shut.withPosition(lever.id(), to);
-                at(held).forEach(found -> byLever(found, lever, to, shut, held));
+                at(held).forEach(found -> {
+                    byLever(found, lever, to, shut, held);
+                    OnTime.rest(site);
+                });
             }
         }
-        OnTime.rest(site);
     }
 
     private record Found(Target target, TestPoint gauge) {}
@@ -140,6 +143,7 @@ final class Returns {
                 .expect(time == 1 ? site.readings().currents() : List.of())
                 .ifNot(of("plan.if-not.does-not-return"))
                 .caution("injection")
+                .onTime(site.drivers())
                 .minutes(1);
     }
 }

@@ -55,6 +55,7 @@ final class Transfer {
                     && above.isPresent()
                     && goesHome(v, below.get().state(), above.get().state())) {
                 read(v, load, gauge.get(), below.get(), above.get());
+                OnTime.rest(site);
                 site.rehearsal().go(set);
                 return;
             }

@@ -67,11 +67,15 @@ class FileController {
         FileKind kind = FileKind.of(content)
                 .orElseThrow(() ->
                         ApiProblem.badInput("file", Reason.of("files.kind").name("name", name)));
+        Optional<String> at = Optional.ofNullable(step).filter(s -> !s.isBlank());
+        at.filter(s -> open.state(id).step(s).isEmpty()).ifPresent(s -> {
+            throw ApiProblem.badInput("step", Reason.of("run.refused.no-step").name("step", s));
+        });
         String hash = Sha256.of(content);
         RunState after = service.append(
                 id,
                 key,
-                new Attached(named(name, kind), kind.mediaType(), content.length, hash, Optional.ofNullable(step)),
+                new Attached(named(name, kind), kind.mediaType(), content.length, hash, at),
                 () -> files.keep(id, hash, content));
         return AttachedView.of(after);
     }

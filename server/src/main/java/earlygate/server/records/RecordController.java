@@ -18,6 +18,8 @@ import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
@@ -105,13 +107,25 @@ class RecordController {
                 .body(proof);
     }
 
+    /** @param circuit the unit's drawing as the page has it, an SVG; nothing but shapes and words of it is taken */
+    record PdfRequest(String circuit) {}
+
     @GetMapping("/record.pdf")
     ResponseEntity<byte[]> pdf(@PathVariable long id, @RequestParam(defaultValue = "bar") PressureUnit pressure) {
+        return pdf(id, pressure, new PdfRequest(null));
+    }
+
+    /** The same with the unit's circuit, which is drawn where it is looked at. */
+    @PostMapping("/record.pdf")
+    ResponseEntity<byte[]> pdf(
+            @PathVariable long id,
+            @RequestParam(defaultValue = "bar") PressureUnit pressure,
+            @RequestBody PdfRequest request) {
         RecordView record = record(id, pressure);
         return ResponseEntity.ok()
                 .header(HttpHeaders.CONTENT_DISPOSITION, attachment(record, "pdf"))
                 .contentType(MediaType.APPLICATION_PDF)
-                .body(RecordPdf.of(record, sealed.seal(id), pressure));
+                .body(RecordPdf.of(record, sealed.seal(id), pressure, request.circuit()));
     }
 
     /** For a label printer: what stays on the machine, with a code that leads back here. */

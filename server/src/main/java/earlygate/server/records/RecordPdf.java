@@ -13,6 +13,7 @@ import earlygate.server.api.PlanView;
 import earlygate.server.api.StaffView;
 import earlygate.server.api.TestedView;
 import earlygate.server.documents.CurveDrawing;
+import earlygate.server.documents.ForeignSvg;
 import earlygate.server.documents.Pdf;
 import earlygate.server.documents.Row;
 import earlygate.server.documents.StaffDrawing;
@@ -48,7 +49,13 @@ final class RecordPdf {
         this.words = Words.in(pressure);
     }
 
-    static byte[] of(RecordView record, SealedLog.Seal seal, PressureUnit pressure) {
+    /** Of the page in points: what a circuit may take. */
+    private static final double CIRCUIT_WIDTH = 500;
+
+    private static final double CIRCUIT_HEIGHT = 230;
+
+    /** @param circuit its drawing as the page has it; null where none was sent along */
+    static byte[] of(RecordView record, SealedLog.Seal seal, PressureUnit pressure, String circuit) {
         RecordPdf pdf = new RecordPdf(pressure);
         return Pdf.of(
                 "record",
@@ -56,6 +63,12 @@ final class RecordPdf {
                         .and("uuid", seal.uuid())
                         .and("entries", seal.entries())
                         .and("seal", seal.last())
+                        .and(
+                                "circuit",
+                                circuit == null
+                                        ? null
+                                        : ForeignSvg.read(
+                                                circuit, "Circuit of " + record.tag(), CIRCUIT_WIDTH, CIRCUIT_HEIGHT))
                         .map());
     }
 
@@ -85,6 +98,14 @@ final class RecordPdf {
                                 r.notes(),
                                 n -> Row.of("label", n.label().isEmpty() ? null : n.label())
                                         .and("text", n.text())))
+                .and(
+                        "files",
+                        rows(
+                                r.files(),
+                                f -> Row.of("name", f.name())
+                                        .and("size", Math.round(Math.ceil(f.bytes() / 1000.0)) + " kB")
+                                        .and("by", f.by() + ", " + when(f.at()))
+                                        .and("hash", f.hash())))
                 .and("revision", r.signed().revision())
                 .and("technicianSigned", signature(r, "technician"))
                 .and("witnessSigned", signature(r, "witness"))

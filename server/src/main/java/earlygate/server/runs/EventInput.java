@@ -9,6 +9,7 @@ import earlygate.judge.Watch;
 import earlygate.plan.Expect;
 import earlygate.plan.Goal;
 import earlygate.plan.Step;
+import earlygate.quantity.ByVolume;
 import earlygate.quantity.Keyed;
 import earlygate.quantity.Measure;
 import earlygate.quantity.PressureUnit;
@@ -25,6 +26,7 @@ import earlygate.server.rig.RigHost;
 import earlygate.server.runs.RunService.EventRequest;
 import earlygate.server.words.ApiProblem;
 import earlygate.unit.PowerUnit;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import org.springframework.stereotype.Component;
@@ -245,7 +247,9 @@ class EventInput {
     }
 
     private static double typed(Entry entry, String instrument, String text) {
-        TypedNumber number = entry.measure().parse(text, entry.unit(), entry.least(), entry.most());
+        OptionalDouble filled = entry.measure() == Measure.FLOW ? ByVolume.flow(text) : OptionalDouble.empty();
+        String said = filled.isPresent() ? String.format(Locale.ROOT, "%.4f L/min", filled.getAsDouble() / LPM) : text;
+        TypedNumber number = entry.measure().parse(said, entry.unit(), entry.least(), entry.most());
         if (number instanceof TypedNumber.Refused refused) {
             throw ApiProblem.badInput(
                     "reading",
