@@ -51,7 +51,7 @@ public final class ForeignSvg {
             "font-weight",
             "text-anchor");
     /** Numbers, path letters, names of colours, rgb(), translate() and the like; no address and no script has only these. */
-    private static final Pattern PLAIN = Pattern.compile("[A-Za-z0-9 .,()#%+-]*");
+    private static final Pattern PLAIN = Pattern.compile("(?!.*url)[A-Za-z0-9 .,()#%+-]*");
 
     private static final int MOST_ELEMENTS = 8000;
 
