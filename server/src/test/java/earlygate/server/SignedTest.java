@@ -9,10 +9,11 @@ import com.google.zxing.common.HybridBinarizer;
 import com.google.zxing.qrcode.QRCodeReader;
 import earlygate.server.Server.Answer;
 import earlygate.server.documents.ForeignSvg;
+import java.awt.image.BufferedImage;
 import java.io.IOException;
+import java.util.stream.IntStream;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.rendering.PDFRenderer;
-import org.apache.pdfbox.text.PDFTextStripper;
 import org.junit.jupiter.api.Test;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ObjectNode;
@@ -98,15 +99,20 @@ class SignedTest extends OnAServer {
         String path = "/api/runs/" + run + "/record.pdf";
         String drawing = "<svg xmlns='http://www.w3.org/2000/svg' viewBox='0 0 100 50' onload='run()'>"
                 + "<script>run()</script><image href='file:///etc/passwd'/><style>@import url(http://elsewhere)</style>"
-                + "<path d='M 0 0 H 50' stroke='rgb(1, 2, 3)' stroke-width='2px' fill='url(#x)'/>"
+                + "<path d='M 0 0 H 50' stroke='rgb(210, 10, 10)' stroke-width='9px' fill='url(#x)'/>"
                 + "<text x='5' y='20' font-size='12px' onclick='run()'>Relief &amp; drawing</text></svg>";
         assertThat(ForeignSvg.read(drawing, "Circuit", 500, 230))
-                .contains("M 0 0 H 50", "rgb(1, 2, 3)", "Relief &amp; drawing", "width=\"460\"", "height=\"230\"")
+                .contains("M 0 0 H 50", "rgb(210, 10, 10)", "Relief &amp; drawing", "width=\"460\"", "height=\"230\"")
                 .doesNotContain("script", "image", "href", "onload", "onclick", "url", "style");
         byte[] pdf = server.post(path, object().put("circuit", drawing)).bytes();
         Archived.isFit(pdf);
         try (var document = Loader.loadPDF(pdf)) {
-            assertThat(new PDFTextStripper().getText(document)).contains("Circuit", "Relief & drawing");
+            assertThat(new PDFTextStripper().getText(document)).contains("Circuit");
+            BufferedImage page = new PDFRenderer(document).renderImageWithDPI(0, 40);
+            assertThat(IntStream.range(0, page.getWidth() * page.getHeight())
+                            .map(i -> page.getRGB(i % page.getWidth(), i / page.getWidth()) & 0xFFFFFF))
+                    .as("its stroke")
+                    .contains(0xD20A0A);
         }
         for (String none : new String[] {
             "no drawing",
