@@ -6,14 +6,18 @@ import { day } from '../display/time'
 import Verdict from '../display/Verdict.vue'
 import TrendChart from '../history/TrendChart.vue'
 import { say } from '../words'
-import { over, type Upkeep } from './upkeep'
+import { aboveTarget, over, type Upkeep } from './upkeep'
 
-/** Samples over the years: water and viscosity drawn, all of it in figures with what it tells. */
+/** Samples over the years, drawn, and in figures with what they tell. */
 const props = defineProps<{ upkeep: Upkeep }>()
 const oil = computed(() => props.upkeep.oil)
 const newestFirst = computed(() => [...oil.value.samples].reverse())
 const water = computed(() => over(oil.value.samples, (s) => s.waterPpm))
 const viscosity = computed(() => over(oil.value.samples, (s) => s.viscosity40, [oil.value.viscosityLow, oil.value.viscosityHigh]))
+const dirt = computed(() => over(oil.value.samples, (s) => aboveTarget(s.cleanliness, oil.value.target)))
+const acid = computed(() => over(oil.value.samples, (s) => s.acid))
+/** One class more may be the bottle it was drawn into. */
+const BOTTLE = 1
 const same = (value: number) => value
 </script>
 
@@ -39,6 +43,24 @@ const same = (value: number) => value
         :title="say('upkeep.viscosity')"
         :shown="same"
         :band-word="'upkeep.may-be'"
+        :measured="'upkeep.measured'"
+      />
+      <TrendChart
+        v-if="dirt.left.length"
+        :trend="dirt"
+        :axis="say('upkeep.dirt')"
+        :title="say('upkeep.dirt')"
+        :shown="same"
+        :limit="BOTTLE"
+        :limit-word="'upkeep.most'"
+        :measured="'upkeep.measured'"
+      />
+      <TrendChart
+        v-if="acid.left.length"
+        :trend="acid"
+        :axis="say('upkeep.acid')"
+        :title="say('upkeep.acid')"
+        :shown="same"
         :measured="'upkeep.measured'"
       />
     </div>

@@ -56,6 +56,21 @@ async function take() {
   await props.send({ kind: 'live-point', step: props.curve.step, back: back.value })
 }
 
+const byItself = ref(false)
+const opening = computed(() => props.live?.openings[props.curve.load] ?? 0)
+const takenAt = ref(0)
+const asked = ref(false)
+/** While the load is shut slowly: wherever it stopped anew and the gauges have come to rest. */
+watch(
+  () => [byItself.value, stands.value, opening.value] as const,
+  async ([wanted, rest, at]) => {
+    if (!wanted || !rest || asked.value || props.lost || at === 0 || at === takenAt.value || !next.value) return
+    asked.value = true
+    if ((await props.send({ kind: 'live-point', step: props.curve.step, back: back.value })) !== false) takenAt.value = at
+    asked.value = false
+  },
+)
+
 async function keep() {
   const typed = [pressure.value, signal.value, flow.value] as const
   if (!typed[0].trim() && !typed[2].trim()) return
@@ -98,6 +113,7 @@ function leaveOut(seq: number, reason: string) {
     <div v-if="live" class="take">
       <Button :label="say('verify.take-now', gauges.join(', '), curve.metered)" :disabled="lost || !stands" @click="take" />
       <label v-if="curve.kind === 'relief'" class="back"><ToggleSwitch v-model="back" /> {{ say('verify.way-back') }}</label>
+      <label class="back"><ToggleSwitch v-model="byItself" /> {{ say('verify.by-itself') }}</label>
     </div>
     <form v-else class="take" @submit.prevent="keep">
       <label v-for="g in [curve.gauge, curve.signal].filter((x): x is string => !!x)" :key="g">

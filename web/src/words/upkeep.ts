@@ -62,4 +62,5 @@ export const UPKEEP = {
   'upkeep.keep-schedule': 'Keep it so',
   'upkeep.caution':
     'Stand clear of jets and hot oil: take samples at a valve, never by loosening a fitting under pressure. Drive off and pressure proved at zero before a filter is opened.',
+  'upkeep.dirt': 'Classes above target, worst',
 } as const

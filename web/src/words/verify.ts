@@ -58,4 +58,5 @@ export const VERIFY = {
   'verify.excused': 'Left so with a reason, see the deviations.',
   'verify.scale': 'On its scale',
   'verify.tests': 'Tests of the finished unit',
+  'verify.by-itself': 'Take a point by itself wherever the gauges come to rest',
 } as const

@@ -84,11 +84,11 @@ public record TestedView(
                         .toList();
     }
 
-    /** From the first test on, and at the gate behind the last; none before. */
+    /** From the first test on, and at the gate behind the last; none before, nor at the gate before the first. */
     public static List<TestedView> atHand(RunState run, Words words) {
-        Optional<Phase.Id> at = run.current()
-                .map(s -> run.plan().phaseOf(s.id()).id())
-                .or(() -> run.waitingAt().map(Phase::id));
+        Optional<Phase.Id> at = run.waitingAt()
+                .map(Phase::id)
+                .or(() -> run.current().map(s -> run.plan().phaseOf(s.id()).id()));
         return at.filter(id -> id.compareTo(Phase.Id.VERIFY) >= 0).isPresent() ? of(run, words) : List.of();
     }
 

@@ -26,7 +26,6 @@ record Agreement(boolean earlier) {
             "log",
             "notes",
             "files",
-            "school",
             "phase",
             "action",
             "asFoundFrom",
