@@ -41,6 +41,8 @@ defineProps<{ test: Schema['TestedView'] }>()
 
 <style scoped>
 .test {
+  /* What is only for the ear stays inside, and makes no page longer. */
+  position: relative;
   display: grid;
   grid-template-columns: minmax(0, 1fr);
   gap: 4px;

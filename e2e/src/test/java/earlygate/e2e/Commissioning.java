@@ -54,8 +54,9 @@ final class Commissioning {
         assertThat(files.locator("[role=alert]")).containsText("dial.jpg is neither a photograph (JPEG, PNG)");
         chooser.setInputFiles(new FilePayload("dial.png", "image/png", photograph()));
         assertThat(files.locator("li")).containsText("dial.png");
-        Assertions.assertThat(files.locator("img").evaluate("i => i.decode().then(() => i.naturalWidth)"))
-                .isEqualTo(30);
+        // Pictures are fetched when they come into view.
+        files.locator("img").scrollIntoViewIfNeeded();
+        assertThat(files.locator("img")).hasJSProperty("naturalWidth", 30);
     }
 
     private static byte[] photograph() {
