@@ -12,6 +12,7 @@ import java.util.regex.Pattern;
 /** What a hand does at the screen of a run and at the handles of its rig, and what an eye reads there. */
 abstract class Hands {
     private static final Pattern OPENING = Pattern.compile("(\\d+) %");
+    private static final Pattern UNTIL = Pattern.compile(" until (?:the )?(\\S+) reads ");
     static final Pattern BAND = Pattern.compile("must show ([0-9.]+) to ([0-9.]+)");
 
     final Page page;
@@ -233,9 +234,15 @@ abstract class Hands {
         return page.locator(".screw.current");
     }
 
-    /** The gauge of the step at hand. */
+    /** The gauge that the step's sentence names, else the first of those at hand. */
     double gauge() {
-        return Double.parseDouble(page.locator(".gauge .live").first().innerText());
+        Matcher named = UNTIL.matcher(heading());
+        Locator gauges = page.locator(".gauge");
+        Locator one = named.find() && !named.group(1).equals("gauge")
+                ? gauges.filter(
+                        new Locator.FilterOptions().setHasText(Pattern.compile("^\\s*" + named.group(1) + "\\b")))
+                : gauges;
+        return Double.parseDouble(one.locator(".live").first().innerText());
     }
 
     String heading() {
