@@ -239,8 +239,7 @@ abstract class Hands {
         Matcher named = UNTIL.matcher(heading());
         Locator gauges = page.locator(".gauge");
         Locator one = named.find() && !named.group(1).equals("gauge")
-                ? gauges.filter(
-                        new Locator.FilterOptions().setHasText(Pattern.compile("^\\s*" + named.group(1) + "\\b")))
+                ? gauges.filter(new Locator.FilterOptions().setHasText(Pattern.compile("^\\s*" + named.group(1))))
                 : gauges;
         return Double.parseDouble(one.locator(".live").first().innerText());
     }
