@@ -6,18 +6,21 @@ import { day } from '../display/time'
 import Verdict from '../display/Verdict.vue'
 import TrendChart from '../history/TrendChart.vue'
 import { say } from '../words'
-import { aboveTarget, over, type Upkeep } from './upkeep'
+import { over, type Upkeep } from './upkeep'
 
 /** Samples over the years, drawn, and in figures with what they tell. */
 const props = defineProps<{ upkeep: Upkeep }>()
 const oil = computed(() => props.upkeep.oil)
 const newestFirst = computed(() => [...oil.value.samples].reverse())
-const water = computed(() => over(oil.value.samples, (s) => s.waterPpm))
-const viscosity = computed(() => over(oil.value.samples, (s) => s.viscosity40, [oil.value.viscosityLow, oil.value.viscosityHigh]))
-const dirt = computed(() => over(oil.value.samples, (s) => aboveTarget(s.cleanliness, oil.value.target)))
-const acid = computed(() => over(oil.value.samples, (s) => s.acid))
-/** One class more may be the bottle it was drawn into. */
-const BOTTLE = 1
+const charts = computed(() => {
+  const { samples, viscosityLow, viscosityHigh, mostWaterPpm, mostClassesAbove } = oil.value
+  return [
+    { title: say('upkeep.water'), trend: over(samples, (s) => s.waterPpm), limit: mostWaterPpm },
+    { title: say('upkeep.viscosity'), trend: over(samples, (s) => s.viscosity40, [viscosityLow, viscosityHigh]) },
+    { title: say('upkeep.dirt'), trend: over(samples, (s) => s.classesAbove), limit: mostClassesAbove },
+    { title: say('upkeep.acid'), trend: over(samples, (s) => s.acid) },
+  ].filter((c) => c.trend.left.length)
+})
 const same = (value: number) => value
 </script>
 
@@ -27,40 +30,15 @@ const same = (value: number) => value
   <template v-else>
     <div class="charts">
       <TrendChart
-        v-if="water.left.length"
-        :trend="water"
-        :axis="say('upkeep.water')"
-        :title="say('upkeep.water')"
+        v-for="c in charts"
+        :key="c.title"
+        :trend="c.trend"
+        :axis="c.title"
+        :title="c.title"
         :shown="same"
-        :limit="oil.mostWaterPpm"
+        :limit="c.limit"
         :limit-word="'upkeep.most'"
-        :measured="'upkeep.measured'"
-      />
-      <TrendChart
-        v-if="viscosity.left.length"
-        :trend="viscosity"
-        :axis="say('upkeep.viscosity')"
-        :title="say('upkeep.viscosity')"
-        :shown="same"
         :band-word="'upkeep.may-be'"
-        :measured="'upkeep.measured'"
-      />
-      <TrendChart
-        v-if="dirt.left.length"
-        :trend="dirt"
-        :axis="say('upkeep.dirt')"
-        :title="say('upkeep.dirt')"
-        :shown="same"
-        :limit="BOTTLE"
-        :limit-word="'upkeep.most'"
-        :measured="'upkeep.measured'"
-      />
-      <TrendChart
-        v-if="acid.left.length"
-        :trend="acid"
-        :axis="say('upkeep.acid')"
-        :title="say('upkeep.acid')"
-        :shown="same"
         :measured="'upkeep.measured'"
       />
     </div>

@@ -34,13 +34,3 @@ export function over(samples: Sample[], of: (s: Sample) => number | null | undef
   })
   return { spans: left.length > 1 ? [left] : [], left, found: [], bounds: [], band }
 }
-
-/** By how many classes the dirtiest of a code's three sizes is above the target; nothing where either is missing. */
-export function aboveTarget(code: string | null | undefined, target: string | null | undefined): number | undefined {
-  const wanted = (target ?? '').split('/').map(Number)
-  const apart = (code ?? '')
-    .split('/')
-    .map((c, i) => Number(c) - (wanted[i] ?? Number.NaN))
-    .filter((d) => !Number.isNaN(d))
-  return code && target && apart.length ? Math.max(...apart) : undefined
-}

@@ -17,7 +17,7 @@ import java.util.OptionalDouble;
  */
 public record SampleCheck(Grade grade, List<Reason> said, boolean dirty, boolean spent) {
     /** A sample that is one class off may be the bottle's dirt. */
-    private static final int CERTAIN_CLASSES = 2;
+    public static final int CERTAIN_CLASSES = 2;
     /** Rule of thumb for mineral oil. */
     public static final double MOST_WATER_PPM = 500;
     /** Share of the viscosity of new oil. */

@@ -93,6 +93,25 @@ class ProofTest extends OnAServer {
         assertThat(said.get("whole").asBoolean()).as(said.toString()).isTrue();
         assertThat(said.get("earlier").asBoolean()).isTrue();
         assertThat(said.get("sheetSealed").asBoolean()).isTrue();
+        // What is not compared is not believed either: a pump's efficiency that somebody wrote into it comes to
+        // nothing.
+        file.withObject("/record")
+                .withArray("curves")
+                .addObject()
+                .put("subject", "P1")
+                .put("verdict", "pass")
+                .putObject("fit")
+                .put("doubt", 0.01)
+                .putObject("parameters")
+                .putObject("volumetricEfficiency")
+                .put("value", 0.99);
+        assertThat(server.post("/api/prove", file).json().get("whole").asBoolean())
+                .isTrue();
+        JsonNode taken = server.post("/api/units/PL-01/older-records/read", object().put("file", file.toString()))
+                .json();
+        assertThat(taken.at("/record/source").asString()).isEqualTo("proved-record");
+        assertThat(taken.at("/record/settings")).hasSize(1);
+        assertThat(taken.at("/record/pumps")).isEmpty();
         ((ObjectNode) file.at("/record/settings/0")).put("asLeftBar", 160);
         assertThat(server.post("/api/prove", file).json().get("place").asString())
                 .isEqualTo("record.settings[0].asLeftBar");

@@ -86,6 +86,7 @@ class UpkeepTest extends OnAServer {
         JsonNode samples = upkeep("DR-09").at("/oil/samples");
         assertThat(samples.findValuesAsString("verdict")).containsExactly("pass", "fail", "pass");
         assertThat(samples.at("/1/said/0").asString()).contains("2 classes too dirty");
+        assertThat(samples.at("/1/classesAbove").asInt()).isEqualTo(2);
         assertThat(state("LG-07", "oil-change")).isEqualTo("waits");
         // By hours, by two readings of the counter.
         assertThat(task(upkeep("BP-11"), "filter-change").get("said").asString())

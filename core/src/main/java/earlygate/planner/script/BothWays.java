@@ -14,7 +14,6 @@ import earlygate.unit.TestPoint;
 import earlygate.verify.BothWaysTest;
 import java.util.List;
 import java.util.Optional;
-import java.util.Set;
 
 /**
  * The lever to one side and to the other with the actuator held: where the model has the same limit both ways, the pump's
@@ -66,9 +65,7 @@ final class BothWays {
     }
 
     private void read(Situation set, Positioned lever, String to, TestPoint gauge) {
-        site.rehearsal().go(set);
-        site.script().arrange(Set.of());
-        site.rehearsal().go(set.withPosition(lever.id(), to));
+        site.hold(set, set.withPosition(lever.id(), to));
         double tolerance = site.rehearsal()
                 .state
                 .flatMap(s -> s.limiterOf(gauge.line()))

@@ -97,9 +97,7 @@ final class Returns {
 
     private void byLever(Found found, Positioned lever, String to, Situation rest, Situation held) {
         Rehearsal m = site.rehearsal();
-        m.go(rest);
-        site.script().arrange(Set.of());
-        m.go(held);
+        site.hold(rest, held);
         double aim = site.readings().of(found.gauge());
         for (int i = 1; i <= ReturnTest.TIMES; i++) {
             if (i > 1) {

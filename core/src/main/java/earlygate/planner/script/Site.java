@@ -14,6 +14,7 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 
 /** What every part of a plan works with: the unit, its load, its gauges, the machine as it stands, and the script. */
 public record Site(PowerUnit unit, GaugeSearch search, Script script, Readings readings) {
@@ -90,6 +91,13 @@ public record Site(PowerUnit unit, GaugeSearch search, Script script, Readings r
                     : on.withSpeed(d.id(), stated.speed().orElseThrow());
         }
         return on;
+    }
+
+    /** From rest to where a lever is held; whatever else differs is a step before it. */
+    void hold(Situation rest, Situation held) {
+        rehearsal().go(rest);
+        script.arrange(Set.of());
+        rehearsal().go(held);
     }
 
     Situation stopped(Situation s) {

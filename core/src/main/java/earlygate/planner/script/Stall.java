@@ -12,7 +12,6 @@ import earlygate.unit.Situation;
 import earlygate.unit.Target;
 import earlygate.unit.TestPoint;
 import java.util.Optional;
-import java.util.Set;
 
 /** A load-sense pump stalled at its cut-off: pump and signal gauge stand together, and that is as it should be. */
 final class Stall {
@@ -36,9 +35,7 @@ final class Stall {
                     double tolerance = unit.target(p.compensatorId())
                             .map(Target::tolerancePa)
                             .orElse(TOGETHER * site.readings().of(pump.get()));
-                    site.rehearsal().go(set);
-                    site.script().arrange(Set.of());
-                    site.rehearsal().go(held);
+                    site.hold(set, held);
                     site.script()
                             .step(
                                     Kind.TEST,

@@ -83,8 +83,9 @@ final class OlderRecordText {
                                         .name("place", proved.place().isEmpty() ? "?" : proved.place())
                                         .said("why", proved.why()));
             }
+            // By what its log comes to, not by what the file says: of an earlier edition's record not all is compared.
             return new Taken(
-                    converted(file.path("record"), Source.PROVED_RECORD),
+                    converted(proved.record(), Source.PROVED_RECORD),
                     file.at("/head/uuid").asString(""));
         }
         if (format.equals(RECORD)) {

@@ -42,6 +42,7 @@ public final class Prover {
     /**
      * @param earlier an earlier edition wrote it: its log is whole and its figures agree, its sentences were not compared
      * @param sheetSealed somebody has signed, and the sheet in the file is the one that was signed for
+     * @param record what its log comes to; null where it is not whole
      * @param place in the file where it is not as it was written; empty, and {@code why} null, where it is whole
      */
     public record Result(
@@ -52,10 +53,11 @@ public final class Prover {
             String seal,
             boolean sheetSealed,
             boolean earlier,
+            JsonNode record,
             String place,
             Reason why) {
         private static Result broken(String place, Reason why) {
-            return new Result(false, "", "", 0, "", false, false, place, why);
+            return new Result(false, "", "", 0, "", false, false, null, place, why);
         }
     }
 
@@ -151,6 +153,7 @@ public final class Prover {
                         seal,
                         !sheets.isEmpty(),
                         earlier,
+                        again,
                         "",
                         null));
     }

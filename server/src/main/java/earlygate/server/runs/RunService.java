@@ -114,10 +114,7 @@ public class RunService implements RigHost.Keeper {
                 return open.state(runId);
             }
             refuse(open.state(runId), body, "file");
-            return writes.write(() -> {
-                with.run();
-                return write(runId, List.of(new NewEvent(key, body)), Optional.empty());
-            });
+            return write(runId, List.of(new NewEvent(key, body)), Optional.empty(), with);
         });
     }
 
@@ -265,8 +262,13 @@ public class RunService implements RigHost.Keeper {
     }
 
     private RunState write(long runId, List<NewEvent> events, Optional<Standing> standing) {
+        return write(runId, events, standing, () -> {});
+    }
+
+    private RunState write(long runId, List<NewEvent> events, Optional<Standing> standing, Runnable with) {
         RunStore.RunHead head = open.run(runId).head();
         RunState after = writes.write(() -> {
+            with.run();
             store.append(head, events, standing);
             RunState now = open.state(runId);
             boolean afterwards = events.stream().allMatch(e -> isAfterwards(e.body()));

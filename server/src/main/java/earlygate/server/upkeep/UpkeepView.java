@@ -41,20 +41,25 @@ public record UpkeepView(
             String state,
             String said) {}
 
-    /** @param target of cleanliness by the sheet, null without one; viscosities in mm2/s at 40 C */
+    /** @param target of cleanliness by the sheet, null without one; one class more than most is dirt; viscosities in mm2/s at 40 C */
     public record UpkeepOilView(
             String target,
+            int mostClassesAbove,
             double mostWaterPpm,
             double viscosityLow,
             double viscosityHigh,
             List<OilSampleView> samples) {}
 
-    /** @param verdict pass, fail or cannot-tell */
+    /**
+     * @param classesAbove by how many classes the dirtiest of three sizes is above the target; null where either is missing
+     * @param verdict pass, fail or cannot-tell
+     */
     public record OilSampleView(
             long id,
             LocalDate on,
             String by,
             String cleanliness,
+            Integer classesAbove,
             Double waterPpm,
             Double viscosity40,
             Double acid,

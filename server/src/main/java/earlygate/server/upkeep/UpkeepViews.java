@@ -67,9 +67,8 @@ final class UpkeepViews {
                         ? Wire.rounded(upkeep.hoursPerDay().getAsDouble(), 1)
                         : null,
                 new UpkeepOilView(
-                        Cleanliness.parse(unit.fluid().cleanlinessTarget())
-                                .map(Cleanliness::code)
-                                .orElse(null),
+                        target().map(Cleanliness::code).orElse(null),
+                        SampleCheck.CERTAIN_CLASSES - 1,
                         SampleCheck.MOST_WATER_PPM,
                         Wire.figure(viscosity * (1 - SampleCheck.VISCOSITY_SPAN)),
                         Wire.figure(viscosity * (1 + SampleCheck.VISCOSITY_SPAN)),
@@ -83,6 +82,10 @@ final class UpkeepViews {
                         .toList(),
                 entries.subList(0, Math.min(MOST, entries.size())),
                 entries.size() > MOST);
+    }
+
+    private Optional<Cleanliness> target() {
+        return Cleanliness.parse(at.unit().fluid().cleanlinessTarget());
     }
 
     private static <T> List<T> newest(List<T> all) {
@@ -114,6 +117,7 @@ final class UpkeepViews {
                 j.entry().on(),
                 j.entry().by(),
                 s.cleanliness().map(Cleanliness::code).orElse(null),
+                s.cleanliness().flatMap(c -> target().map(c::above)).orElse(null),
                 boxed(s.waterPpm(), 1),
                 boxed(s.viscosity40(), MM2_S),
                 boxed(s.acid(), 1),
