@@ -31,7 +31,7 @@ defineProps<{ test: Schema['TestedView'] }>()
           <td>
             <b>{{ r.value }} {{ r.unit }}</b>
           </td>
-          <td><TestStrip :reading="r" /></td>
+          <td class="strip"><TestStrip :reading="r" /></td>
           <td class="quiet">{{ say('record.recordPage.to-2', r.low, r.high, r.unit) }}</td>
         </tr>
       </tbody>
@@ -67,6 +67,19 @@ td {
   padding: 2px 18px 2px 0;
   text-align: left;
   vertical-align: middle;
+  white-space: nowrap;
+}
+/* On a phone each strip has a line of its own. */
+@media (max-width: 600px) {
+  tbody tr {
+    display: flex;
+    flex-wrap: wrap;
+    align-items: center;
+  }
+  .strip {
+    order: 1;
+    flex-basis: 100%;
+  }
 }
 .hidden {
   position: absolute;

@@ -21,7 +21,7 @@ const said = computed(() => {
 </script>
 
 <template>
-  <svg :viewBox="`0 0 ${WIDTH} 24`" :width="WIDTH" height="24" role="img" :aria-label="said">
+  <svg :viewBox="`0 0 ${WIDTH} 24`" height="24" role="img" :aria-label="said">
     <line x1="0" y1="12" :x2="WIDTH" y2="12" class="axis" />
     <rect :x="scale(reading.low)" y="6" :width="Math.max(1, scale(reading.high) - scale(reading.low))" height="12" class="band" />
     <line :x1="scale(reading.expected)" y1="3" :x2="scale(reading.expected)" y2="21" class="expected" />
@@ -31,6 +31,10 @@ const said = computed(() => {
 </template>
 
 <style scoped>
+svg {
+  display: block;
+  width: 200px;
+}
 .axis {
   stroke: var(--rule);
 }

@@ -95,7 +95,7 @@ public record Tested(Procedure test, List<Step> steps, Optional<Grade> grade, Li
                 case HOLD -> List.of(hold());
                 case CYCLE -> cycle(pressures);
                 case TRANSFER -> transfer();
-                default -> readings();
+                default -> List.of(readings());
             };
         }
 
@@ -132,25 +132,26 @@ public record Tested(Procedure test, List<Step> steps, Optional<Grade> grade, Li
 
         /** Each side of it as it was read, and what it means by the model. */
         private List<Reason> transfer() {
-            List<Reason> said = new ArrayList<>(readings());
             Map<String, Amount> model = steps.get(0).why().amounts();
-            said.add(Reason.of("tested.transfer")
-                    .with("before", model.get("before"))
-                    .with("after", model.get("after"))
-                    .power(
-                            "saved",
-                            model.get("both").si() - model.get("powerAfter").si()));
-            return said;
+            return List.of(
+                    readings(),
+                    Reason.of("tested.transfer")
+                            .with("before", model.get("before"))
+                            .with("after", model.get("after"))
+                            .power(
+                                    "saved",
+                                    model.get("both").si()
+                                            - model.get("powerAfter").si()));
         }
 
         /** Each instrument of each step: what it read, and what was expected. */
-        private List<Reason> readings() {
-            return steps.stream()
-                    .map(s -> Reason.of("tested.readings")
-                            .said(
-                                    "readings",
-                                    s.expect().stream().map(e -> reads(s, e)).toList()))
-                    .toList();
+        private Reason readings() {
+            return Reason.of("tested.readings")
+                    .said(
+                            "readings",
+                            steps.stream()
+                                    .flatMap(s -> s.expect().stream().map(e -> reads(s, e)))
+                                    .toList());
         }
 
         private Reason reads(Step s, Expect e) {

@@ -7,6 +7,7 @@ import com.microsoft.playwright.Download;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.FilePayload;
+import com.microsoft.playwright.options.ViewportSize;
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
@@ -37,6 +38,7 @@ final class Commissioning {
         assertThat(page.locator(".test h3 .verdict.pass"))
                 .hasCount(page.locator(".test").count());
         attach(page);
+        onAPhone(page);
         sign(page);
         assertThat(page.locator(".attached input[type=file]")).hasCount(0);
         certificate(page, tag, found);
@@ -57,6 +59,14 @@ final class Commissioning {
         // Pictures are fetched when they come into view.
         files.locator("img").scrollIntoViewIfNeeded();
         assertThat(files.locator("img")).hasJSProperty("naturalWidth", 30);
+    }
+
+    /** The whole record of a finished run, its tests, curves and pictures: nothing makes it wider than a phone. */
+    private static void onAPhone(Page page) {
+        ViewportSize bench = page.viewportSize();
+        page.setViewportSize(400, 850);
+        page.waitForFunction("() => document.documentElement.scrollWidth <= innerWidth");
+        page.setViewportSize(bench.width, bench.height);
     }
 
     private static byte[] photograph() {
