@@ -25,8 +25,18 @@ watch(
   { immediate: true },
 )
 
-function note(key: string, text: string | undefined) {
-  if (text?.trim() && text !== kept(key)) emit('send', { kind: 'noted', step: props.step, note: key, text })
+type Asked = NonNullable<RunView['step']>['notes'][number]
+
+/** What was read off a gauge is a bare number; the unit in which pressures are shown is kept with it. */
+function written(n: Asked): string {
+  const text = typed.value[n.key]?.trim() ?? ''
+  return n.unit && /^[0-9.,]+$/.test(text) ? `${text} ${n.unit}` : text
+}
+
+function note(key: string, text: string) {
+  if (!text || text === kept(key)) return
+  typed.value[key] = text
+  emit('send', { kind: 'noted', step: props.step, note: key, text })
 }
 </script>
 
@@ -48,15 +58,16 @@ function note(key: string, text: string | undefined) {
         :id="n.key"
         v-model="typed[n.key]"
         maxlength="200"
-        @keydown.enter.prevent="note(n.key, typed[n.key])"
-        @blur="note(n.key, typed[n.key])"
+        @keydown.enter.prevent="note(n.key, written(n))"
+        @blur="note(n.key, written(n))"
       />
+      <span v-if="n.unit">{{ n.unit }}</span>
       <Button
         :label="say('run.stepAside.write-down')"
         severity="secondary"
         outlined
-        :disabled="!typed[n.key]?.trim() || typed[n.key] === kept(n.key)"
-        @click="note(n.key, typed[n.key])"
+        :disabled="!written(n) || written(n) === kept(n.key)"
+        @click="note(n.key, written(n))"
       />
     </template>
     <span v-if="kept(n.key)" class="chip pass">{{ say('run.stepAside.kept') }}</span>

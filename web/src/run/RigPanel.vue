@@ -110,6 +110,16 @@ function open(id: string, now: number, by: number) {
         @click="act('shift', String(id), 0, p)"
       />
     </div>
+    <div v-for="(isOpen, id) in live.vents" :key="`v${id}`" class="row">
+      <b class="what">{{ say('run.rigPanel.vent', id) }}</b><Button
+        v-bind="HANDLE"
+        :label="isOpen ? say('run.rigPanel.open-close-it') : say('run.rigPanel.closed-open-it')"
+        :aria-label="say(isOpen ? 'run.rigPanel.close-vent' : 'run.rigPanel.open-vent', id)"
+        :aria-pressed="isOpen"
+        :class="{ tight: isOpen }"
+        @click="act('vent', String(id), isOpen ? 0 : 1)"
+      />
+    </div>
     <details v-if="others.length" :open="live.wrong.length > 0">
       <summary>{{ say(atHand.length ? 'run.rigPanel.other-screws' : 'run.rigPanel.screws', others.length) }}</summary>
       <div class="others">

@@ -90,7 +90,7 @@ public final class Conditions {
             heldAt[network.lineIndex(id)] = pa;
         });
         s.positions().forEach(this::position);
-        s.vented().forEach(id -> vented[network.elementIndex(id)] = true);
+        s.vented().forEach(id -> vented(id, true));
         s.suctionShut().forEach(id -> suctionShut[network.pumpIndex(id)] = true);
         s.blocked().ifPresent(ids -> {
             Arrays.fill(blocked, false);
@@ -134,6 +134,11 @@ public final class Conditions {
 
     public void running(String driver, boolean turns) {
         running[network.elementIndex(driver)] = turns;
+    }
+
+    /** Opens or closes the vent of a pilot-operated relief valve. */
+    public void vented(String relief, boolean open) {
+        vented[network.elementIndex(relief)] = open;
     }
 
     /** A pump that gets no oil delivers none: its suction shut, or turning the wrong way. */

@@ -32,6 +32,8 @@ public enum Note implements Keyed {
     REST_TIME(Kind.TIME),
     /** What a pump loses inside, measured at its drain line. */
     CASE_DRAIN(Kind.FLOW),
+    /** What a line keeps while the vent of its relief is open. */
+    VENTED(Kind.PRESSURE),
     NEXT_CHECK;
 
     private static final String PREFIX = "note.";
@@ -68,18 +70,19 @@ public enum Note implements Keyed {
                 .with(HIGH, new Amount(high, kind));
     }
 
-    /** What is measured, where it is a figure: s or m3/s. */
+    /** What is measured, where it is a figure: s, m3/s or Pa. */
     public Optional<Kind> figure() {
         return figure;
     }
 
     /**
-     * A written figure in SI: "12", "12 s", "2 min", "0.8 L/min", or what ran into a can in a time, "0.5 L in 40 s".
+     * A written figure in SI, a pressure with its unit: "12", "12 s", "2 min", "0.8 L/min", "4.2 bar", or what ran into a can in a time, "0.5 L in 40 s".
      *
      * @return empty where it is no figure, or none that can be meant
      */
     public OptionalDouble value(String written) {
         return switch (figure.orElseThrow()) {
+            case PRESSURE -> withUnit(written);
             case TIME -> plain(Measure.TIME, written, 1);
             case FLOW -> {
                 OptionalDouble filled = ByVolume.flow(written);
@@ -93,6 +96,12 @@ public enum Note implements Keyed {
         return measure.parse(text, 0, MOST) instanceof TypedNumber.Accepted a
                 ? OptionalDouble.of(a.value() * si)
                 : OptionalDouble.empty();
+    }
+
+    /** People read pressures in three units: a bare number may be any of them. */
+    private static OptionalDouble withUnit(String text) {
+        boolean bare = text.strip().matches("[0-9.,]+");
+        return bare ? OptionalDouble.empty() : plain(Measure.PRESSURE, text, Si.BAR);
     }
 
     /** What it is one of, by key; empty where it is written freely. */

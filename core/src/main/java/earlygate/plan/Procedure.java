@@ -20,6 +20,8 @@ public record Procedure(Kind kind, String subject) {
         BRANCH,
         /** An accumulator's cut-out and cut-in, how long it charges and how long it rests. */
         CYCLE,
+        /** A relief valve with its vent open, and closed again. */
+        VENT,
         /** A load-sense pump with its signal drained. */
         STANDBY,
         /** A load-sense pump that nothing takes oil from: its margin goes to about nothing, as it should. */

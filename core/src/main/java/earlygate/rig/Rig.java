@@ -5,12 +5,10 @@ import earlygate.network.ComponentState;
 import earlygate.network.Conditions;
 import earlygate.network.Network;
 import earlygate.solve.Transient;
-import earlygate.unit.Driver;
 import earlygate.unit.Positioned;
 import earlygate.unit.PowerUnit;
 import earlygate.unit.Pump;
 import earlygate.unit.Setting;
-import earlygate.unit.Throttle;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -38,9 +36,7 @@ public final class Rig {
     private final Conditions conditions;
     private final Needles needles;
     private final Map<String, RigScrew> screws = new LinkedHashMap<>();
-    private final Map<String, Double> openings = new TreeMap<>();
-    private final Map<String, String> positions = new TreeMap<>();
-    private final Map<String, Boolean> running = new TreeMap<>();
+    private final Handles handles;
     private final Readiness ready;
     private final Protection protection;
     private OptionalDouble stoppedAt = OptionalDouble.empty();
@@ -62,9 +58,7 @@ public final class Rig {
             screws.put(s.id(), new RigScrew(s.screw(), s.present(), hidden, rough));
         }
         needles = new Needles(unit, new Random(seed ^ 0x5DEECE66DL), hidden, rough);
-        unit.all(Throttle.class).stream().filter(t -> t.atRest() == 0).forEach(t -> openings.put(t.id(), 0.0));
-        unit.all(Positioned.class).forEach(v -> positions.put(v.id(), v.rest()));
-        unit.all(Driver.class).forEach(m -> running.put(m.id(), false));
+        handles = new Handles(unit);
         ready = Readiness.delivered(unit, hidden);
         protection = new Protection(unit);
         apply();
@@ -72,9 +66,7 @@ public final class Rig {
 
     private void apply() {
         settings();
-        openings.forEach(conditions::opening);
-        positions.forEach(conditions::position);
-        running.forEach(conditions::running);
+        handles.apply(conditions);
         unit.all(Pump.class).forEach(p -> conditions.starved(p.id(), !ready.draws(p)));
         conditions.oil(tank.oil());
     }
@@ -88,7 +80,7 @@ public final class Rig {
         if (ready.lockedOut().get(driver)) {
             return false;
         }
-        running.replace(driver, true);
+        handles.running().replace(driver, true);
         protection.started(driver);
         stoppedAt = OptionalDouble.empty();
         apply();
@@ -96,15 +88,11 @@ public final class Rig {
     }
 
     public void stop(String driver) {
-        running.replace(driver, false);
-        noteStop();
-        apply();
-    }
-
-    private void noteStop() {
-        if (running.values().stream().noneMatch(on -> on) && stoppedAt.isEmpty()) {
+        handles.running().replace(driver, false);
+        if (!handles.anyRuns() && stoppedAt.isEmpty()) {
             stoppedAt = OptionalDouble.of(time);
         }
+        apply();
     }
 
     /** Machine time since the last drive stopped, s; empty while one runs or before the first start. */
@@ -136,7 +124,7 @@ public final class Rig {
 
     /** Whether a cap seals this screw's thread and a drive runs: oil jets out of it when it is turned. */
     public boolean jets(String setting) {
-        return unit.capped(setting) && running.values().stream().anyMatch(on -> on);
+        return unit.capped(setting) && handles.anyRuns();
     }
 
     /** How long a battery motor has been on, less what it has rested since, s; by driver. */
@@ -146,7 +134,13 @@ public final class Rig {
 
     /** @param fraction 0 shut to 1 open */
     public void open(String throttle, double fraction) {
-        openings.replace(throttle, Math.max(0, Math.min(1, fraction)));
+        handles.openings().replace(throttle, Math.max(0, Math.min(1, fraction)));
+        apply();
+    }
+
+    /** Opens or closes the vent of a relief valve. */
+    public void vent(String relief, boolean open) {
+        handles.vents().replace(relief, open);
         apply();
     }
 
@@ -158,7 +152,7 @@ public final class Rig {
     /** Shifts a directional valve or a section; a name it does not have leaves it where it is. */
     public void shift(String valve, String position) {
         if (positions(valve).contains(position)) {
-            positions.replace(valve, position);
+            handles.positions().replace(valve, position);
             apply();
         }
     }
@@ -211,14 +205,9 @@ public final class Rig {
     private void protect(double seconds) {
         Map<String, ComponentState> states = machine.components(conditions);
         protection
-                .watch(running, ready, tank.oil(), seconds, states, machine::pressure)
-                .forEach((driver, cause) -> {
-                    running.replace(driver, false);
-                    noteStop();
-                    apply();
-                });
-        boolean flows = running.values().stream().anyMatch(on -> on);
-        air = flows ? air * Math.exp(-seconds / AIR_S) : air;
+                .watch(handles.running(), ready, tank.oil(), seconds, states, machine::pressure)
+                .forEach((driver, cause) -> stop(driver));
+        air = handles.anyRuns() ? air * Math.exp(-seconds / AIR_S) : air;
     }
 
     private void warm(double seconds) {
@@ -247,16 +236,17 @@ public final class Rig {
         Map<String, Standing.ScrewStanding> at = new LinkedHashMap<>();
         screws.forEach((id, s) -> at.put(id, s.standing()));
         return new Standing(
-                new TreeMap<>(running),
-                new TreeMap<>(openings),
-                new TreeMap<>(positions),
+                new TreeMap<>(handles.running()),
+                new TreeMap<>(handles.openings()),
+                new TreeMap<>(handles.positions()),
                 at,
                 tank.oil(),
                 time,
                 machine.pressures(),
                 ready,
                 air,
-                protection.onTime());
+                protection.onTime(),
+                new TreeMap<>(handles.vents()));
     }
 
     /**
@@ -265,10 +255,7 @@ public final class Rig {
      * @param powerOn whether its drives run on, as after a pause; after a restart the power had gone
      */
     public void restore(Standing s, boolean powerOn) {
-        s.openings().forEach(openings::replace);
-        if (s.positions() != null) {
-            s.positions().forEach(positions::replace);
-        }
+        handles.restore(s, powerOn);
         s.screws().forEach((id, at) -> {
             if (screws.containsKey(id)) {
                 screws.get(id).restore(at);
@@ -285,9 +272,6 @@ public final class Rig {
         } else {
             // Machines of earlier versions had nothing to be made ready.
             ready.allReady();
-        }
-        if (powerOn) {
-            s.running().forEach(running::replace);
         }
         apply();
         if (s.pressures() != null) {

@@ -2,7 +2,11 @@ package earlygate.rig;
 
 import java.util.Map;
 
-/** What anybody beside the machine can see of it, and what a restart needs. */
+/**
+ * What anybody beside the machine can see of it, and what a restart needs.
+ *
+ * @param vents by relief valve, whether its vent is open; null from earlier versions
+ */
 public record Standing(
         Map<String, Boolean> running,
         Map<String, Double> openings,
@@ -13,7 +17,8 @@ public record Standing(
         Map<String, Double> pressures,
         Readiness ready,
         Double air,
-        Map<String, Double> onTimeS) {
+        Map<String, Double> onTimeS,
+        Map<String, Boolean> vents) {
     /**
      * @param turns in from all out
      * @param slack turns that the knob can go inward before its spring follows; null from earlier versions

@@ -26,7 +26,7 @@ import java.util.OptionalDouble;
  */
 public final class StepRecord {
     /** What of all that can be handled moves the pressures of a line. */
-    static final List<String> MOVES_THE_LINE = List.of("start", "stop", "open", "shift");
+    static final List<String> MOVES_THE_LINE = List.of("start", "stop", "open", "shift", "vent");
 
     private final Step step;
     private final Map<String, RunEvent> latest = new HashMap<>();

@@ -138,6 +138,11 @@ public record Situation(
         return with(c -> c.positions = and(positions, valve, position));
     }
 
+    /** @param reliefs those whose vent is open */
+    public Situation withVented(Set<String> reliefs) {
+        return with(c -> c.vented = reliefs);
+    }
+
     public Situation withGear(String id, Between between) {
         return with(c -> c.gear = and(gear, id, between));
     }
@@ -207,7 +212,7 @@ public record Situation(
         private Map<String, Double> openings;
         private Map<String, String> positions;
         private Map<String, Double> settings;
-        private final Set<String> vented;
+        private Set<String> vented;
         private Optional<Set<String>> blocked;
         private final Set<String> suctionShut;
         private Map<String, Double> pressures;

@@ -2,6 +2,7 @@ package earlygate.planner;
 
 import static earlygate.fixture.Units.document;
 import static earlygate.fixture.Units.read;
+import static earlygate.fixture.Units.stranger;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import earlygate.curve.Viscosity;
@@ -81,6 +82,20 @@ class VerifyStepsTest {
                 .collect(Collectors.groupingBy(s -> s.setting().orElseThrow(), Collectors.counting()));
         assertThat(times.keySet()).containsExactlyInAnyOrder(settings.split(" "));
         assertThat(times.values()).containsOnly(3L);
+    }
+
+    /** A vented relief keeps 3 bar and its override, 6 bar at 60 L/min; closed, it stands at its target again. */
+    @Test
+    void aVentIsOpenedAndClosed() {
+        Step step = Planner.plan(stranger("12-accu-vented-relief"), School.AUTO).steps().stream()
+                .filter(s -> s.procedure()
+                        .filter(p -> p.equals(new Procedure(Procedure.Kind.VENT, "RV1")))
+                        .isPresent())
+                .findFirst()
+                .orElseThrow();
+        double left = noted(step, Note.VENTED).si() / 1e5;
+        assertThat(left).isCloseTo(3 + 6 * 14e-3 * 1480 / 60, Percentage.withPercentage(3));
+        assertThat(bar(step, "G1")).isCloseTo(160, Percentage.withPercentage(3));
     }
 
     /** Oil between cut-out and cut-in by p V^n, over what is left of the pump's flow, or over the leak. */

@@ -118,6 +118,27 @@ class TestedTest {
         assertThat(codes(cycle.said()).contains("noted.charge-time-not")).isEqualTo(charge == null);
     }
 
+    /** A vent that lets nothing go fails by what was written; unwritten it is told as such and holds nobody up. */
+    @ParameterizedTest
+    @CsvSource(
+            nullValues = "-",
+            value = {"5.1 bar, PASS", "74 psi, PASS", "155 bar, FAIL", "5.1, PASS", "-, PASS"})
+    void whatAVentLeaves(String written, Grade grade) {
+        Steps accu = Steps.of(Units.stranger("12-accu-vented-relief"));
+        Step step = of(accu, Procedure.Kind.VENT).get(0);
+        good(accu, step, "", 1);
+        if (written != null) {
+            accu.then(new Noted(step.id(), "note.vented", written));
+        }
+        Tested vent = tested(accu, Procedure.Kind.VENT);
+        assertThat(vent.grade()).contains(grade);
+        assertThat(codes(vent.said()).get(1))
+                .isEqualTo(
+                        written == null
+                                ? "noted.vented-not"
+                                : written.equals("5.1") ? "noted.no-figure" : "noted.vented");
+    }
+
     @ParameterizedTest
     @CsvSource({
         "CASE_DRAIN, 0.8, 1.3333e-5",
@@ -129,6 +150,9 @@ class TestedTest {
         "CHARGE_TIME, 45, 45",
         "REST_TIME, 2.5 min, 150",
         "REST_TIME, -3 s, NaN",
+        "VENTED, 58 psi, 399896",
+        "VENTED, '4,2 bar', 420000",
+        "VENTED, 4.2, NaN",
     })
     void figuresAsTheyAreWritten(Note note, String text, double si) {
         OptionalDouble value = note.value(text);

@@ -76,6 +76,16 @@ class EveryRigTest extends OnAServer {
                         new Standing.ScrewStanding(s.getValue().get("turns").asDouble(), true, 0.0)));
         Standing now = rig.standing();
         return new Standing(
-                now.running(), now.openings(), now.positions(), at, now.oil(), now.timeS(), null, null, null, null);
+                now.running(),
+                now.openings(),
+                now.positions(),
+                at,
+                now.oil(),
+                now.timeS(),
+                null,
+                null,
+                null,
+                null,
+                null);
     }
 }

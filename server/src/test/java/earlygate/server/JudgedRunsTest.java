@@ -91,6 +91,7 @@ class JudgedRunsTest extends OnAServer {
                         null,
                         null,
                         null,
+                        null,
                         null),
                 false);
         double truth = hidden.trueSetting("RV1") / BAR;

@@ -37,6 +37,7 @@ public final class Closing {
         }
         new Returns(site).write(set);
         new BothWays(site).write(set);
+        new VentTest(site).write(set);
         new Curves(site).write(set);
         for (Pump p : unit.all(Pump.class)) {
             if (p.loadSense().isPresent()) {

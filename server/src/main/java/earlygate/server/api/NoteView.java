@@ -1,6 +1,7 @@
 package earlygate.server.api;
 
 import earlygate.explain.Reason;
+import earlygate.explain.Value.Kind;
 import earlygate.plan.Note;
 import earlygate.server.words.Words;
 import java.util.List;
@@ -10,8 +11,9 @@ import java.util.List;
  *
  * @param key under which it is noted
  * @param choices what it is one of; empty where it is written freely
+ * @param unit that a bare number gets before it is noted; empty where it needs none
  */
-public record NoteView(String key, String label, List<Choice> choices) {
+public record NoteView(String key, String label, List<Choice> choices, String unit) {
     /** @param text what is noted; {@code label} how it is said */
     public record Choice(String text, String label) {}
 
@@ -19,7 +21,12 @@ public record NoteView(String key, String label, List<Choice> choices) {
         List<Choice> choices = Note.of(note.code()).map(Note::choices).orElse(List.of()).stream()
                 .map(c -> new Choice(c, said(c, words)))
                 .toList();
-        return new NoteView(note.code(), words.say(note), choices);
+        boolean pressure = Note.of(note.code())
+                .flatMap(Note::figure)
+                .filter(k -> k == Kind.PRESSURE)
+                .isPresent();
+        return new NoteView(
+                note.code(), words.say(note), choices, pressure ? words.chosen().label() : "");
     }
 
     private static String said(String choice, Words words) {

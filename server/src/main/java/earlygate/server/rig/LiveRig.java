@@ -215,6 +215,7 @@ public final class LiveRig {
                 standing.running(),
                 standing.openings(),
                 valves(standing),
+                standing.vents(),
                 standing.screws(),
                 standing.ready(),
                 rig.onTime(),

@@ -13,6 +13,7 @@ import java.util.Map;
  * @param timeS the machine's own clock
  * @param motors by driver, engines left out
  * @param engines rev/min by engine: what it has to do shows as its speed
+ * @param vents by relief valve that has one, whether it is open
  * @param onTimeS how long a battery motor has been on, less what it has rested since
  * @param stops drives that stopped by themselves, with the cause
  * @param wrong what stands otherwise than the step needs it, and what to put back
@@ -32,6 +33,7 @@ public record LiveView(
         Map<String, Boolean> running,
         Map<String, Double> openings,
         Map<String, Valve> valves,
+        Map<String, Boolean> vents,
         Map<String, Standing.ScrewStanding> screws,
         Readiness ready,
         Map<String, Double> onTimeS,
@@ -71,6 +73,7 @@ public record LiveView(
                 Map.of(),
                 Map.of(),
                 0,
+                Map.of(),
                 Map.of(),
                 Map.of(),
                 Map.of(),

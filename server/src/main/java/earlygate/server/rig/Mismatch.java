@@ -50,6 +50,12 @@ final class Mismatch {
                         .name("must", word(unit, p.getKey(), p.getValue())));
             }
         }
+        is.vents().forEach((relief, open) -> {
+            if (open != must.vented().contains(relief)) {
+                wrong.add(Reason.of(open ? "rig.wrong.vented" : "rig.wrong.not-vented")
+                        .name("part", relief));
+            }
+        });
         for (Map.Entry<String, Double> o : must.openings().entrySet()) {
             Double at = is.openings().get(o.getKey());
             boolean moved =

@@ -31,8 +31,8 @@ import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
 @RequestMapping("/api/runs/{id}")
 class RigController {
     /**
-     * @param action start, stop, open, shift, turn, nut, pass, lock-out, suction, fill, rotation or reopen
-     * @param target driver, throttle, pump or setting; nothing for pass and reopen
+     * @param action start, stop, open, shift, vent, turn, nut, pass, lock-out, suction, fill, rotation or reopen
+     * @param target driver, throttle, pump, relief valve or setting; nothing for pass and reopen
      * @param value opening 0 to 1, turns (clockwise positive), nut 1 tight or 0 slack, 1 on, open, full or right and 0
      *     for the other, seconds to let pass
      * @param position of a valve, for shift
@@ -91,6 +91,10 @@ class RigController {
                 yield done(id, a, throttle(unit, target), Double.toString(opening), r -> r.open(target, opening));
             }
             case "shift" -> shift(id, a, target);
+            case "vent" -> {
+                known(rigs.standing(id).vents().containsKey(target), target);
+                yield done(id, a, target, a.value() > 0.5 ? "1" : "0", r -> r.vent(target, a.value() > 0.5));
+            }
             case "nut" ->
                 done(id, a, screw(unit, target), a.value() > 0.5 ? "1" : "0", r -> r.nut(target, a.value() > 0.5));
             case "lock-out", "suction", "fill", "rotation" -> ready(id, a, target);

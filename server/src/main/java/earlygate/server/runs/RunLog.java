@@ -177,7 +177,7 @@ final class RunLog {
         return switch (h.action()) {
             case "open" -> reason.ratio("to", Double.parseDouble(h.to()));
             case "pass" -> reason.time("to", Double.parseDouble(h.to()));
-            case "nut", "lock-out", "suction", "fill", "rotation" ->
+            case "nut", "vent", "lock-out", "suction", "fill", "rotation" ->
                 Reason.of("log.handled." + h.action() + (Double.parseDouble(h.to()) > 0.5 ? "-on" : "-off"))
                         .name("part", h.part());
             default -> reason.name("to", position(state, h));
