@@ -4,10 +4,11 @@ import InputText from 'primevue/inputtext'
 import SelectButton from 'primevue/selectbutton'
 import { ref, watch } from 'vue'
 import { say } from '../words'
+import StopClock from './StopClock.vue'
 import type { RunEvent, RunView } from './useRun'
 
 /** What a step asks to be written down: one of a few with a tap, anything else typed. */
-const props = defineProps<{ run: RunView; step: string }>()
+const props = defineProps<{ run: RunView; step: string; /** the practice machine's own time, s */ machineS?: number }>()
 const emit = defineEmits<{ send: [event: RunEvent] }>()
 const typed = ref<Record<string, string>>({})
 
@@ -31,6 +32,11 @@ type Asked = NonNullable<RunView['step']>['notes'][number]
 function written(n: Asked): string {
   const text = typed.value[n.key]?.trim() ?? ''
   return n.unit && /^[0-9.,]+$/.test(text) ? `${text} ${n.unit}` : text
+}
+
+/** What ran into a can is typed, the time that it took is stopped. */
+function timed(n: Asked, seconds: number) {
+  typed.value[n.key] = n.figure === 'flow' ? say('run.noteFields.in', typed.value[n.key]?.trim() || '… L', seconds) : `${seconds} s`
 }
 
 function note(key: string, text: string) {
@@ -62,6 +68,7 @@ function note(key: string, text: string) {
         @blur="note(n.key, written(n))"
       />
       <span v-if="n.unit">{{ n.unit }}</span>
+      <StopClock v-if="['time', 'flow'].includes(n.figure)" :machine-s="machineS" @stopped="(s: number) => timed(n, s)" />
       <Button
         :label="say('run.stepAside.write-down')"
         severity="secondary"

@@ -8,6 +8,7 @@ import { useDisplay } from '../display/display'
 import { PRESSURE_UNITS, toBar, type PressureUnit } from '../display/quantity'
 import { namesUnit, withUnit } from '../display/units'
 import Verdict from '../display/Verdict.vue'
+import StopClock from './StopClock.vue'
 import { useKept } from './kept'
 import type { Waiting } from './outbox'
 
@@ -72,6 +73,7 @@ const also = computed(() => {
         <span class="quiet also">{{ also }}</span></template
       >
       <span v-if="moment" class="chip plain">{{ moment }}</span>
+      <StopClock v-if="expect.take === 'after' && !reading" :of="expect.afterS" />
     </div>
     <form class="type" @submit.prevent="keep">
       <InputText

@@ -165,7 +165,7 @@ onBeforeUnmount(() => window.removeEventListener('keydown', onKey))
       <p v-if="run.deviation" class="small">
         <b>{{ say('run.stepCard.left-so') }}</b> {{ say('run.stepCard.void-after-any-later', run.deviation) }}
       </p>
-      <NoteFields :run="run" :step="step.id" @send="send" />
+      <NoteFields :run="run" :step="step.id" :machine-s="live?.timeS" @send="send" />
       <StepNotes :step="step" />
       <TickList :run="run" :busy="taken || primary.waits !== undefined" @tick="act" @send="send" />
       <slot />

@@ -7,6 +7,7 @@ import { POINTING } from './pointing'
 import { PROVE } from './prove'
 import { RECKON } from './reckon'
 import { RECORD } from './record'
+import { RIG } from './rig'
 import { RUN } from './run'
 import { SHEET } from './sheet'
 import { UNITS } from './units'
@@ -26,6 +27,7 @@ export const WORDS = {
   ...PROVE,
   ...RECKON,
   ...RECORD,
+  ...RIG,
   ...RUN,
   ...SHEET,
   ...TOUR,

@@ -2,6 +2,7 @@ package earlygate.explain;
 
 import com.fasterxml.jackson.annotation.JsonSubTypes;
 import com.fasterxml.jackson.annotation.JsonTypeInfo;
+import earlygate.quantity.Keyed;
 import java.util.List;
 
 /** A typed value inside a {@link Reason}, so that whoever finds the words also knows the unit. */
@@ -13,7 +14,7 @@ import java.util.List;
 })
 public sealed interface Value {
     /** What an {@link Amount} measures; its number is in the SI unit named. */
-    enum Kind {
+    enum Kind implements Keyed {
         /** Pa. */
         PRESSURE,
         /** m3/s. */

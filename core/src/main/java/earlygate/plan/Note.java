@@ -23,6 +23,8 @@ public enum Note implements Keyed {
     FREQUENCY,
     ROTATION("with-the-arrow", "against-the-arrow"),
     LEAKS("none", "found"),
+    /** Of the regulators of a pair of pumps. */
+    LEVERS("free", "stuck"),
     /** Of an engine, rev/min: it has no ammeter that would tell what it does without load. */
     NO_LOAD_SPEED,
     /** Which one stands in the line, or that none is at hand. */
@@ -115,7 +117,7 @@ public enum Note implements Keyed {
 
     /** Why nobody goes on past what was written; empty where one may. */
     public Optional<Reason> stops(String written) {
-        boolean stops = (this == ROTATION || this == LEAKS) && written.equals(choices.get(1));
+        boolean stops = (this == ROTATION || this == LEAKS || this == LEVERS) && written.equals(choices.get(1));
         return stops ? Optional.of(Reason.of("run.need." + key())) : Optional.empty();
     }
 }

@@ -16,7 +16,8 @@ import java.util.function.UnaryOperator;
  * @param audited how many of its steps were replayed by the auditor; 0 where none was
  * @param edition how it is written: 1 ended with its last step; in 2 the last gate is opened too; 3 says phrases inside
  *     its sentences by words of their own; 4 lists the moves of each step; in 5 a goal may be a flow or a
- *     current; in 6 a step may take a curve; 7 says which test a step belongs to
+ *     current; in 6 a step may take a curve; 7 says which test a step belongs to; 8 knows vents
+ *     and regulators' levers
  */
 public record Plan(
         School school,
@@ -28,7 +29,7 @@ public record Plan(
         int audited,
         Integer edition) {
     /** What plans are written in now; all earlier ones are read. */
-    public static final int EDITION = 7;
+    public static final int EDITION = 8;
 
     private static final int LAST_GATE = 2;
 

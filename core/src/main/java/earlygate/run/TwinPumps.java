@@ -23,12 +23,7 @@ final class TwinPumps {
 
     /** Other pumps that are its like, on the same drive. */
     static List<Pump> of(PowerUnit unit, Pump pump) {
-        return unit.all(Pump.class).stream()
-                .filter(p -> !p.id().equals(pump.id())
-                        && p.driver().equals(pump.driver())
-                        && p.displacement() == pump.displacement()
-                        && p.ratedPressure() == pump.ratedPressure())
-                .toList();
+        return unit.all(Pump.class).stream().filter(pump::isTwinOf).toList();
     }
 
     /** One for each pair of which both curves are steps of the plan. */

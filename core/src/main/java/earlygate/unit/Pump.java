@@ -56,6 +56,14 @@ public record Pump(
     /** The screw of the full-stroke stop. @param flow m3/s at rated speed, as the stop stands now */
     public record MaxFlow(double flow, Screw screw) {}
 
+    /** The other half of a pair: as large, on the same drive. */
+    public boolean isTwinOf(Pump other) {
+        return !id.equals(other.id)
+                && driver.equals(other.driver)
+                && displacement == other.displacement
+                && ratedPressure == other.ratedPressure;
+    }
+
     public String loadSenseId() {
         return Control.LOAD_SENSE.of(id);
     }

@@ -3,6 +3,7 @@ package earlygate.run;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import earlygate.explain.Reason;
+import earlygate.fixture.Units;
 import earlygate.plan.Note;
 import earlygate.plan.Step;
 import earlygate.run.RunEvent.Noted;
@@ -33,6 +34,16 @@ class NotedTest {
         assertThat(missing(step)).containsExactly("run.need." + note);
         lg.then(new Noted(step.id(), "note." + note, right));
         assertThat(missing(step)).isEmpty();
+    }
+
+    /** Of a pair of pumps no regulator's lever may stick before anything is turned; a single pump's is not asked for. */
+    @Test
+    void theLeversOfAPairAreFree() {
+        Steps twin = Steps.of(Units.stranger("20-twin-limited"));
+        Step levers = twin.coded("plan.regulators");
+        twin.then(new Noted(levers.id(), "note.levers", "stuck"));
+        assertThat(twin.judge(levers).missing()).extracting(Reason::code).containsExactly("run.need.levers");
+        assertThat(lg.plan.steps()).noneMatch(s -> s.action().code().equals("plan.regulators"));
     }
 
     @Test

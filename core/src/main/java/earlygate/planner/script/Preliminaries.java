@@ -21,6 +21,7 @@ import earlygate.unit.Situation;
 import earlygate.unit.Target;
 import earlygate.unit.TestPoint;
 import earlygate.unit.Throttle;
+import java.util.List;
 import java.util.Optional;
 import java.util.function.ToDoubleFunction;
 
@@ -155,6 +156,7 @@ public final class Preliminaries {
                         .add();
             }
         }
+        regulators();
         site.drivers().forEach(this::supply);
         start.ifPresent(this::startPositions);
         Rehearsal m = site.rehearsal();
@@ -177,6 +179,21 @@ public final class Preliminaries {
             if (unit.target(s.id()).isPresent()) {
                 begin(s, start.applyAsDouble(s));
             }
+        }
+    }
+
+    /** Of a pair one lags behind when its lever sticks, whatever its screws say. Source: handbook 7.4, twin regulators. */
+    private void regulators() {
+        List<Pump> paired = unit.all(Pump.class).stream()
+                .filter(p -> p.powerLimiter().isPresent() || p.maxFlow().isPresent())
+                .filter(p -> unit.all(Pump.class).stream().anyMatch(p::isTwinOf))
+                .toList();
+        if (!paired.isEmpty()) {
+            script.step(Kind.CHECK, of("plan.regulators").name("pumps", Site.names(paired)))
+                    .why(of("plan.why.regulators"))
+                    .note(Note.LEVERS)
+                    .minutes(4)
+                    .add();
         }
     }
 

@@ -5,15 +5,17 @@ import earlygate.explain.Value.Kind;
 import earlygate.plan.Note;
 import earlygate.server.words.Words;
 import java.util.List;
+import java.util.Optional;
 
 /**
  * What a step asks to be written down.
  *
  * @param key under which it is noted
  * @param choices what it is one of; empty where it is written freely
+ * @param figure time, flow or pressure, where it is a figure; empty where it is words
  * @param unit that a bare number gets before it is noted; empty where it needs none
  */
-public record NoteView(String key, String label, List<Choice> choices, String unit) {
+public record NoteView(String key, String label, List<Choice> choices, String figure, String unit) {
     /** @param text what is noted; {@code label} how it is said */
     public record Choice(String text, String label) {}
 
@@ -21,12 +23,14 @@ public record NoteView(String key, String label, List<Choice> choices, String un
         List<Choice> choices = Note.of(note.code()).map(Note::choices).orElse(List.of()).stream()
                 .map(c -> new Choice(c, said(c, words)))
                 .toList();
-        boolean pressure = Note.of(note.code())
-                .flatMap(Note::figure)
-                .filter(k -> k == Kind.PRESSURE)
-                .isPresent();
+        Optional<Kind> figure = Note.of(note.code()).flatMap(Note::figure);
+        boolean pressure = figure.equals(Optional.of(Kind.PRESSURE));
         return new NoteView(
-                note.code(), words.say(note), choices, pressure ? words.chosen().label() : "");
+                note.code(),
+                words.say(note),
+                choices,
+                figure.map(Kind::key).orElse(""),
+                pressure ? words.chosen().label() : "");
     }
 
     private static String said(String choice, Words words) {

@@ -135,7 +135,7 @@ public final class Prover {
         }
         boolean earlier = edition < RecordView.EDITION;
         // What was planned in this edition can't have been written down by an earlier one.
-        int least = json.readTree(head.plan()).path("edition").asInt(1) >= RecordView.SINCE_PLAN ? 2 : 1;
+        int least = RecordView.since(json.readTree(head.plan()).path("edition").asInt(1));
         if (edition < least) {
             return Result.broken(
                     "record.edition",

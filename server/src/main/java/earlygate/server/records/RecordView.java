@@ -66,9 +66,12 @@ public record RecordView(
         List<AttachedView> files,
         SignedView signed,
         List<LogView> log) {
-    static final int EDITION = 2;
-    /** The edition of plans with which the second edition of records began. */
-    static final int SINCE_PLAN = 7;
+    static final int EDITION = 3;
+
+    /** The earliest edition of records that can tell of a run by a plan of this edition. */
+    static int since(int plan) {
+        return plan >= 8 ? 3 : plan >= 7 ? 2 : 1;
+    }
 
     /**
      * @param asLeftBar null until the locked reading is taken, as are the fields that come with it
