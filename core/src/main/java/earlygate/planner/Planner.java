@@ -17,6 +17,7 @@ import earlygate.planner.script.Rates;
 import earlygate.planner.script.Rehearsal;
 import earlygate.planner.script.Setter;
 import earlygate.planner.script.Site;
+import earlygate.planner.script.WarmUp;
 import earlygate.planner.search.Course;
 import earlygate.unit.PowerUnit;
 import earlygate.unit.Pump;
@@ -122,9 +123,8 @@ public final class Planner {
         before.paper();
         before.makeSafe();
         before.beforeStart(read ? Optional.empty() : Optional.of(start));
-        FirstStart first = new FirstStart(site);
-        first.firstStart();
-        first.warmUp();
+        new FirstStart(site).firstStart();
+        new WarmUp(site).write(!read);
         if (read) {
             new AsFoundReadings(site).write();
             before.startPositions(start);

@@ -173,7 +173,9 @@ final class ReadingJudge {
                 .with("low", new Amount(e.low() - wider, e.kind()))
                 .with("high", new Amount(high, e.kind()))
                 .with("error", new Amount(error, e.kind()));
-        return new Judged(e.instrument(), grade, message);
+        Optional<Reason> warms =
+                e.instrument().equals(Expect.OIL) ? Warming.left(run, step, r.value()) : Optional.empty();
+        return new Judged(e.instrument(), grade, warms.orElse(message));
     }
 
     /**

@@ -1,6 +1,7 @@
 package earlygate.unit;
 
 import earlygate.quantity.Si;
+import java.util.OptionalDouble;
 
 /**
  * The oil of a unit.
@@ -28,6 +29,35 @@ public record Fluid(
 
     /** Specific heat of mineral oil, J/(kg K). */
     public static final double SPECIFIC_HEAT = 1900;
+
+    /** Of its heat above the hall, what a bare tank loses, 1/s: in two hours it has cooled to a third. Estimated. */
+    public static final double COOLING = 1.5e-4;
+
+    /**
+     * How long the tank takes from one warmth to a higher one, K, while so much heat goes in, W, and some is lost to the
+     * hall.
+     *
+     * @return s; empty where it never comes there
+     */
+    public OptionalDouble warmingTime(double from, double to, double heat) {
+        double most = warmest(heat);
+        return to <= from
+                ? OptionalDouble.of(0)
+                : most <= to
+                        ? OptionalDouble.empty()
+                        : OptionalDouble.of(Math.log((most - from) / (most - to)) / COOLING);
+    }
+
+    /** The heat, W, that takes the tank from one warmth to another, K, in so many seconds. */
+    public double heatFor(double from, double to, double seconds) {
+        double left = Math.exp(-COOLING * seconds);
+        return COOLING * heatCapacity() * ((to - from * left) / (1 - left) - HALL);
+    }
+
+    /** Where the tank loses as much as goes in, K. @param heat W */
+    public double warmest(double heat) {
+        return HALL + heat / (COOLING * heatCapacity());
+    }
 
     public double middleOfBand() {
         return (bandLow + bandHigh) / 2;

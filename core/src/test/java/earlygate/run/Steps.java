@@ -30,6 +30,7 @@ final class Steps {
     final Answers answers;
     private final boolean rig;
     private final List<RunEvent> log = new ArrayList<>();
+    private Instant now = Instant.EPOCH;
 
     private Steps(PowerUnit unit, Plan plan, boolean rig) {
         this.unit = unit;
@@ -74,8 +75,13 @@ final class Steps {
 
     Steps then(Body... bodies) {
         for (Body b : bodies) {
-            log.add(new RunEvent(log.size() + 1, Instant.EPOCH, "A", b));
+            log.add(new RunEvent(log.size() + 1, now, "A", b));
         }
+        return this;
+    }
+
+    Steps later(double minutes) {
+        now = now.plusMillis(Math.round(minutes * 60_000));
         return this;
     }
 

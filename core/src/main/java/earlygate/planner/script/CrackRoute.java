@@ -83,7 +83,7 @@ final class CrackRoute {
             double aim = share * leg.setting();
             double above = relief.screw().clamp(aim + 0.15 * leg.setting());
             if (above > m.situation.settings().get(relief.id())) {
-                moves.move(relief, above, "plan.relief-follows", gauge);
+                moves.move(relief, above, "plan.relief-follows", "plan.why.raise", gauge);
             }
             m.go(m.situation.withSetting(
                     compensator.id(), Math.max(aim, compensator.screw().minPa())));

@@ -42,7 +42,7 @@ final class CutOffAgain {
         TestPoint gauge = again.get().gauges().get(0);
         again.get().lifted().forEach((other, to) -> {
             if (m.situation.settings().get(other) < to - 1) {
-                moves.move(unit.setting(other), to, "plan.raise", gauge);
+                moves.move(unit.setting(other), to, "plan.raise", "plan.why.raise", gauge);
             }
         });
         m.go(again.get().situation());

@@ -11,7 +11,6 @@ import earlygate.solve.SteadyState;
 import earlygate.unit.DcMotor;
 import earlygate.unit.Driver;
 import earlygate.unit.Engine;
-import earlygate.unit.Fluid;
 import earlygate.unit.PowerUnit;
 import earlygate.unit.Pump;
 import earlygate.unit.Situation;
@@ -20,11 +19,8 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 
-/** Phases 4 and 5: first oil, then warm oil at low pressure. */
+/** Phase 4: first oil, at low pressure. */
 public final class FirstStart {
-    /** Oil in a hall before work, for the estimate of warming time only. */
-    private static final double LONGEST_WARM_UP = 240;
-
     private final Site site;
     private final PowerUnit unit;
     private final Script script;
@@ -151,62 +147,5 @@ public final class FirstStart {
                 .map(Pump::rotation)
                 .filter(r -> !r.isEmpty())
                 .findFirst();
-    }
-
-    public void warmUp() {
-        script.phase(Phase.Id.WARM_UP);
-        Rehearsal m = site.rehearsal();
-        Fluid f = unit.fluid();
-        // A pack with an on-time limit can't warm its oil; its band begins where a hall is.
-        boolean pack = site.drivers().stream().anyMatch(d -> d instanceof DcMotor);
-        m.go(pack ? site.stopped(m.situation) : warmest(m));
-        double seconds = m.heat() > 0 ? f.heatCapacity() * Math.max(0, f.bandLow() - Fluid.HALL) / m.heat() : 0;
-        script.step(
-                        Kind.TEST,
-                        of(pack ? "plan.oil-in-band" : "plan.warm-up")
-                                .temperature("low", f.bandLow())
-                                .temperature("high", f.bandHigh()))
-                .why(
-                        pack
-                                ? of("plan.why.oil-in-band")
-                                : of("plan.why.warm-up")
-                                        .power("heat", m.heat())
-                                        .temperature("high", f.bandHigh())
-                                        .time("time", seconds))
-                .expect(readings.oilInBand())
-                .ifNot(of("plan.if-not.slow-warm"))
-                .caution("hot")
-                .minutes(pack ? 1 : Math.max(1, Math.min(LONGEST_WARM_UP, Math.round(seconds / 60))))
-                .add();
-    }
-
-    /** Load and valves so that most heat is made, far below every rating and the motor's own. */
-    private Situation warmest(Rehearsal m) {
-        Situation best = site.loads(m.situation.centred(unit), 0);
-        double most = 0;
-        List<Situation> ways = new ArrayList<>();
-        for (double opening : new double[] {0, 0.1, 0.3, 1}) {
-            Situation s = site.loads(m.situation.centred(unit), opening);
-            ways.add(s);
-            ways.addAll(site.anyPosition(s));
-        }
-        for (Situation s : ways) {
-            Optional<SteadyState> state = m.solved(s).filter(this::low);
-            // Another position of the valves must be worth the walk.
-            double worth = most * (s.positions().equals(best.positions()) ? 1 : 1.25);
-            if (state.isPresent() && state.get().shaftPower() > worth) {
-                most = state.get().shaftPower();
-                best = s;
-            }
-        }
-        return best;
-    }
-
-    private boolean low(SteadyState state) {
-        return unit.all(Driver.class).stream()
-                        .allMatch(d -> state.driver(d.id()).load() < 0.9 * d.serviceFactor())
-                && unit.lines().stream()
-                        .allMatch(l -> state.pressure(l.id())
-                                < 0.7 * unit.weakest(l.id()).pressurePa());
     }
 }

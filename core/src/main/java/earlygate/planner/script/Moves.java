@@ -25,13 +25,13 @@ final class Moves {
         this.readings = site.readings();
     }
 
-    void move(Setting s, double to, String code, TestPoint gauge) {
+    void move(Setting s, double to, String code, String why, TestPoint gauge) {
         Rehearsal m = site.rehearsal();
         double turns = turnsTo(s, to);
         boolean end = to >= s.screw().maxPa();
         m.go(m.situation.withSetting(s.id(), to));
         script.step(Kind.START_POSITION, of(code).name("setting", s.id()).turns("turns", turns))
-                .why(of("plan.why.raise").name("setting", s.id()))
+                .why(of(why).name("setting", s.id()))
                 .setting(s.id())
                 .goal(
                         end

@@ -150,7 +150,7 @@ public final class Setter {
         arrangement.lifted().forEach((id, to) -> lifts.merge(id, to, Math::max));
         lifts.forEach((other, to) -> {
             if (m.situation.settings().get(other) < to - 1) {
-                moves.move(unit.setting(other), to, "plan.raise", gauge);
+                moves.move(unit.setting(other), to, "plan.raise", "plan.why.raise", gauge);
             }
         });
         double before = m.situation.settings().get(t.setting());
