@@ -141,6 +141,23 @@ class VerifyStepsTest {
         assertThat(noted(step, Note.REST_TIME).si()).isCloseTo(rest, Percentage.withPercentage(3));
     }
 
+    /** Where no load hangs on the charged line, its bleed draws the oil: what the step asks to be drawn, some way lets out. */
+    @Test
+    void oilIsDrawnBySomething() {
+        List<Step> steps =
+                Planner.plan(stranger("10-accu-two-reliefs"), School.AUTO).steps();
+        Step cycle = steps.stream()
+                .filter(s -> s.action().code().equals("plan.read-cut-in"))
+                .findFirst()
+                .orElseThrow();
+        Step charge = steps.stream()
+                .filter(s -> s.action().code().equals("plan.charge"))
+                .findFirst()
+                .orElseThrow();
+        assertThat(cycle.situation().openings().get("BV1")).isBetween(0.05, 0.6);
+        assertThat(charge.situation().openings()).containsEntry("BV1", 0.0).containsEntry("IV1", 1.0);
+    }
+
     private static Amount noted(Step step, Note note) {
         return step.notes().stream()
                 .filter(n -> n.code().equals(note.label().code()))

@@ -3,12 +3,18 @@ package earlygate.planner.script;
 import earlygate.explain.Reason;
 import earlygate.plan.Note;
 import earlygate.plan.Step.Kind;
+import earlygate.unit.Accumulator;
+import earlygate.unit.Line;
 import earlygate.unit.PowerUnit;
 import earlygate.unit.Pump;
 import earlygate.unit.Situation;
 import earlygate.unit.TestPoint;
 import earlygate.unit.Throttle;
 import earlygate.unit.UnloadingValve;
+import java.util.Comparator;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
 
 /**
  * An accumulator's unloading valve can only be read with the accumulator on the line: shut off, the line has next to no
@@ -21,16 +27,32 @@ final class Charging {
     private Charging() {}
 
     static Situation of(Site site, Situation s, UnloadingValve valve) {
-        Situation charging = site.running(s).freed();
+        Situation charging = undrawn(site, site.running(s).freed());
+        Optional<Throttle> way = way(site.unit(), valve);
+        return way.isEmpty() ? charging : charging.withOpening(way.get().id(), drawing(site.unit(), way.get(), valve));
+    }
+
+    /** The same with nothing drawn. */
+    static Situation undrawn(Site site, Situation s) {
+        Situation shut = s;
         for (Throttle t : site.handValves()) {
-            double opening = switch (t.purpose()) {
-                case ISOLATE -> 1;
-                case BLEED -> 0;
-                case LOAD -> t.a().equals(valve.pilot()) ? drawing(site.unit(), t, valve) : 0;
-            };
-            charging = charging.withOpening(t.id(), opening);
+            shut = shut.withOpening(t.id(), t.purpose() == Throttle.Purpose.ISOLATE ? 1 : 0);
         }
-        return charging;
+        return shut;
+    }
+
+    /** By which oil is drawn: a load on the charged line, else the bleed of the accumulator. */
+    private static Optional<Throttle> way(PowerUnit unit, UnloadingValve valve) {
+        Set<String> stores =
+                unit.all(Accumulator.class).stream().map(Accumulator::line).collect(Collectors.toSet());
+        return unit.handValves().stream()
+                .filter(t -> t.b().equals(Line.TANK))
+                .filter(t -> switch (t.purpose()) {
+                    case ISOLATE -> false;
+                    case LOAD -> t.a().equals(valve.pilot());
+                    case BLEED -> t.a().equals(valve.pilot()) || stores.contains(t.a());
+                })
+                .min(Comparator.comparing(t -> t.purpose() != Throttle.Purpose.LOAD));
     }
 
     /** In whole per cent, by the orifice law at what the valve stands at. */
@@ -50,7 +72,7 @@ final class Charging {
 
     /** Charged with nothing drawn, until whatever limits the line above the valve holds it. */
     static void write(Site site, Situation charging, TestPoint gauge) {
-        site.rehearsal().go(site.loads(charging, 0));
+        site.rehearsal().go(undrawn(site, charging));
         site.script()
                 .step(Kind.TEST, Reason.of("plan.charge").name("gauge", gauge.id()))
                 .why(Reason.of("plan.why.charge"))

@@ -51,7 +51,7 @@ final class Cycle {
         Situation drawing = Charging.of(site, m.situation, v);
         m.go(drawing);
         Optional<Double> charge = time(drawing, v, cutIn, cutOut, STEP_S, LONGEST_CHARGE_S);
-        Optional<Double> rest = time(site.loads(drawing, 0), v, cutOut, cutIn, REST_STEP_S, LONGEST_REST_S);
+        Optional<Double> rest = time(Charging.undrawn(site, drawing), v, cutOut, cutIn, REST_STEP_S, LONGEST_REST_S);
         unit.gaugesOn(v.pilot()).stream().findFirst().ifPresent(gauge -> {
             Reason why = of("plan.why.cycle")
                     .ratio("differential", v.differential().getAsDouble())
