@@ -50,6 +50,7 @@ final class Carry {
     private final PowerUnit unit;
     private final Answers answers;
     private final Map<String, Real> real = new LinkedHashMap<>();
+    private final HeldFrom held = new HeldFrom();
 
     Carry(PowerUnit unit, Answers answers) {
         this.unit = unit;
@@ -60,13 +61,14 @@ final class Carry {
     Shifted into(Step step) {
         Map<String, Double> moved = moved(step);
         if (moved.isEmpty() || step.expect().isEmpty()) {
-            return new Shifted(step, List.of());
+            return held.into(new Shifted(step, List.of()));
         }
-        return answers.shifted(step, moved, () -> shifted(step, moved));
+        return held.into(answers.shifted(step, moved, () -> shifted(step, moved)));
     }
 
     /** What a done step tells; {@code step} as it was expected when it was done. */
     void learn(Step step, StepRecord record) {
+        held.learn(step, record);
         Optional<String> told = limiter(step);
         OptionalDouble off = offset(step, record);
         if (!record.isDone() || told.isEmpty() || off.isEmpty()) {

@@ -115,7 +115,7 @@ public record Tested(Procedure test, List<Step> steps, Optional<Grade> grade, Li
                     .pressure("to", to)
                     .time("time", later.afterS())
                     .pressure("minute", (from - to) / later.afterS() * 60)
-                    .pressure("expected", (steps.get(0).expect().get(0).value() - later.value()) / later.afterS() * 60);
+                    .pressure("expected", (from - later.value()) / later.afterS() * 60);
         }
 
         /** Its cut-out was read when it was set and locked. */

@@ -1,6 +1,7 @@
 package earlygate.run;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
 
 import earlygate.explain.Reason;
 import earlygate.fixture.Units;
@@ -118,6 +119,24 @@ class TestedTest {
         assertThat(codes(cycle.said()).contains("noted.charge-time-not")).isEqualTo(charge == null);
     }
 
+    /** A hold is judged by its fall from where it really began: 12 bar higher at both ends is as good, 12 bar more is not. */
+    @ParameterizedTest
+    @CsvSource({"0, 0, PASS", "12, 12, PASS", "-12, -12, PASS", "12, -16, FAIL", "-12, 12, FAIL"})
+    void aHoldIsJudgedByItsFall(double start, double end, Grade grade) {
+        Steps accu = Steps.of(Units.stranger("12-accu-vented-relief"));
+        List<Step> hold = of(accu, Procedure.Kind.HOLD);
+        Expect from = hold.get(0).expect().get(0);
+        Expect to = hold.get(1).expect().get(0);
+        accu.reads(hold.get(0), from.instrument(), from.value() / 1e5 + start)
+                .then(new RunEvent.StepDone(hold.get(0).id()))
+                .reads(hold.get(1), to.instrument(), to.value() / 1e5 + end);
+        Tested test = tested(accu, Procedure.Kind.HOLD);
+        assertThat(test.grade()).contains(grade);
+        // What the leak takes a minute doesn't hang on where it began.
+        assertThat(test.said().get(0).amounts().get("expected").si())
+                .isCloseTo((from.value() - to.value()) / to.afterS() * 60, within(1.0));
+    }
+
     /** A vent that lets nothing go fails by what was written; unwritten it is told as such and holds nobody up. */
     @ParameterizedTest
     @CsvSource(
@@ -157,7 +176,7 @@ class TestedTest {
     void figuresAsTheyAreWritten(Note note, String text, double si) {
         OptionalDouble value = note.value(text);
         assertThat(value.isPresent()).isEqualTo(!Double.isNaN(si));
-        value.ifPresent(v -> assertThat(v).isCloseTo(si, org.assertj.core.api.Assertions.within(1e-3 * si)));
+        value.ifPresent(v -> assertThat(v).isCloseTo(si, within(1e-3 * si)));
     }
 
     /** The points that a curve asks for, its loss of flow so many times what the model has. */
