@@ -63,11 +63,12 @@ function note(key: string, text: string) {
       <InputText
         :id="n.key"
         v-model="typed[n.key]"
+        :class="{ figure: n.figure }"
         maxlength="200"
         @keydown.enter.prevent="note(n.key, written(n))"
         @blur="note(n.key, written(n))"
       />
-      <span v-if="n.unit">{{ n.unit }}</span>
+      <span v-if="n.unit && written(n) !== typed[n.key]">{{ n.unit }}</span>
       <StopClock v-if="['time', 'flow'].includes(n.figure)" :machine-s="machineS" @stopped="(s: number) => timed(n, s)" />
       <Button
         :label="say('run.stepAside.write-down')"
@@ -90,5 +91,9 @@ function note(key: string, text: string) {
 }
 label {
   min-width: 150px;
+}
+/* Room for "0.5 L in 40.2 s". */
+.figure {
+  width: 136px;
 }
 </style>

@@ -23,9 +23,10 @@ const props = defineProps<{
 const display = useDisplay()
 const TOP = 34
 const height = computed(() => (props.small ? 150 : (props.tall ?? 600)))
-/** Four figures, as psi have them, need a wider board and more room for a gap. */
+/** Four figures, as psi have them, need a wider board, wider flags and more room for a gap. */
 const more = computed(() => 12 * Math.max(0, Math.round(fromBar(props.staff.topBar, display.pressure)).toString().length - 3))
-const width = computed(() => (props.small ? 100 : 352 + 2 * more.value))
+const width = computed(() => (props.small ? 100 : 352 + 3 * more.value))
+const flag = computed(() => 152 + more.value)
 const board = computed(() => ({ x: props.small ? 14 : 40, w: props.small ? 34 : 64 + more.value, bottom: height.value - 8 }))
 
 function y(bar: number): number {
@@ -120,7 +121,7 @@ const gaps = computed(() =>
         <path :d="`M ${board.x + board.w} ${f.at} l 10 -6 h 26 v 12 h -26 z`" />
       </template>
       <template v-else>
-        <path :d="`M ${board.x + board.w} ${f.at} L ${board.x + board.w + 14} ${f.label - 19} h 152 v 38 h -152 z`" />
+        <path :d="`M ${board.x + board.w} ${f.at} L ${board.x + board.w + 14} ${f.label - 19} h ${flag} v 38 h ${-flag} z`" />
         <text :x="board.x + board.w + 22" :y="f.label - 3" class="flag-title">
           {{ f.title.length > 20 ? f.title.slice(0, 19) + '…' : f.title }}
         </text>
@@ -128,11 +129,11 @@ const gaps = computed(() =>
       </template>
     </g>
     <g v-for="g in small ? [] : gaps" :key="g.upper + g.lower" :class="['gap', { short: g.short }]">
-      <path :d="`M ${board.x + board.w + 172} ${g.from} h 8 V ${g.to} h -8`" />
-      <text :x="board.x + board.w + 185" :y="(g.from + g.to) / 2 - 1" class="flag-title">
+      <path :d="`M ${board.x + board.w + flag + 20} ${g.from} h 8 V ${g.to} h -8`" />
+      <text :x="board.x + board.w + flag + 33" :y="(g.from + g.to) / 2 - 1" class="flag-title">
         {{ g.short ? '▲ ' : '' }}{{ pressureNumber(g.bar, display.pressure) }}
       </text>
-      <text :x="board.x + board.w + 185" :y="(g.from + g.to) / 2 + 14" class="flag-note">
+      <text :x="board.x + board.w + flag + 33" :y="(g.from + g.to) / 2 + 14" class="flag-note">
         {{ say('staff.staff.asks', pressureNumber(g.neededBar, display.pressure)) }}
       </text>
     </g>
