@@ -30,7 +30,7 @@ final class GearFitting {
                 .caution("lock-out")
                 .minutes(2)
                 .add();
-        LetDown.write(site);
+        LetDown.afterRunning(site);
         LetDown.proveZero(site, "plan.prove-zero-to-fit");
         Situation s = m.situation;
         for (var e : there.gear().entrySet()) {

@@ -33,7 +33,16 @@ final class LetDown {
 
     private LetDown() {}
 
+    /** Of a machine that has run: what its pumps leave behind would be shut into a work port by a lever that is moved too soon. */
+    static void afterRunning(Site site) {
+        write(site, true);
+    }
+
     static void write(Site site) {
+        write(site, false);
+    }
+
+    private static void write(Site site, boolean ran) {
         Rehearsal m = site.rehearsal();
         PowerUnit unit = site.unit();
         Situation open = site.stopped(m.situation).allBlocked();
@@ -48,6 +57,9 @@ final class LetDown {
         List<Positioned> levers = unit.all(Positioned.class).stream()
                 .filter(v -> !v.moved().isEmpty())
                 .toList();
+        if (ran && !levers.isEmpty()) {
+            fallsFirst(site, open);
+        }
         int most = levers.stream().mapToInt(v -> v.moved().size()).max().orElse(0);
         for (int i = 0; i < most; i++) {
             Situation s = m.situation;
@@ -68,6 +80,23 @@ final class LetDown {
                     .caution("injection", "stored-pressure")
                     .minutes(2)
                     .add();
+        }
+    }
+
+    /** Each pump line that empties by itself is waited for. */
+    private static void fallsFirst(Site site, Situation open) {
+        PowerUnit unit = site.unit();
+        List<String> left = left(unit, List.of(open));
+        for (TestPoint gauge : unit.testPoints()) {
+            if (!unit.pumpsInto(gauge.line()).isEmpty() && !left.contains(gauge.line())) {
+                site.script()
+                        .step(Kind.TEST, of("plan.falls-first").name("gauge", gauge.id()))
+                        .why(of("plan.why.falls-first").name("line", gauge.line()))
+                        .expect(site.readings().zero(gauge))
+                        .ifNot(of("plan.if-not.pressure-left"))
+                        .caution("stored-pressure")
+                        .add();
+            }
         }
     }
 
