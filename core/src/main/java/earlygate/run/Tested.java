@@ -70,9 +70,17 @@ public record Tested(Procedure test, List<Step> steps, Optional<Grade> grade, Li
             noted.forEach(n -> said.add(n.said()));
             List<Grade> grades =
                     new ArrayList<>(judged.stream().map(Judged::grade).toList());
-            noted.stream().map(FiguresNoted::grade).filter(g -> g == Grade.FAIL).forEach(grades::add);
+            noted.stream()
+                    .map(FiguresNoted::grade)
+                    .filter(g -> g == Grade.FAIL || isAllNoted())
+                    .forEach(grades::add);
             apart.ifPresent(why -> grades.add(Grade.FAIL));
             return new Tested(test, steps, Optional.of(worst(grades)), said, excused);
+        }
+
+        /** Where what is written down is the test itself, the gauges alone tell nothing. */
+        private boolean isAllNoted() {
+            return test.kind() == Procedure.Kind.VENT;
         }
 
         private static Grade worst(List<Grade> grades) {
