@@ -78,7 +78,8 @@ public enum Note implements Keyed {
     }
 
     /**
-     * A written figure in SI, a pressure with its unit: "12", "12 s", "2 min", "0.8 L/min", "4.2 bar", or what ran into a can in a time, "0.5 L in 40 s".
+     * A written figure in SI, a pressure with its unit: "12", "12 s", "2 min", "0.8 L/min", "4.2 bar", or what ran into a
+     * can in a time, "0.5 L in 40 s".
      *
      * @return empty where it is no figure, or none that can be meant
      */

@@ -15,8 +15,10 @@ import java.util.OptionalDouble;
 
 /** How much longer cold oil takes to come into its band: at first by the heat of the plan, then as it really warms. */
 final class Warming {
-    /** Nearer than this, s, two readings tell no rate. */
-    private static final double APART = 120;
+    /** A thermometer shows tenths at best: a rate is told by so many kelvin, or after so many seconds. */
+    private static final double APART_K = 2;
+
+    private static final double APART_S = 600;
 
     private Warming() {}
 
@@ -55,10 +57,11 @@ final class Warming {
         RunEvent first = read.get(0);
         RunEvent last = read.get(read.size() - 1);
         double seconds = Duration.between(first.at(), last.at()).toMillis() / 1000.0 + passed(run, first, last);
-        if (seconds < APART) {
+        double warmed = kelvin(last) - kelvin(first);
+        if (seconds <= 0 || Math.abs(warmed) < APART_K && seconds < APART_S) {
             return OptionalDouble.empty();
         }
-        double rate = (kelvin(last) - kelvin(first)) / seconds;
+        double rate = warmed / seconds;
         double lost = Fluid.COOLING * ((kelvin(first) + kelvin(last)) / 2 - Fluid.HALL);
         return OptionalDouble.of(fluid.heatCapacity() * (rate + lost));
     }

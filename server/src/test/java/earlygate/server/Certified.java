@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import earlygate.rig.Rig;
+import earlygate.rig.Standing;
 import earlygate.unit.PowerUnit;
 import earlygate.unit.Setting;
 import earlygate.unit.file.UnitFile;
@@ -117,5 +118,22 @@ final class Certified {
             return target - (r.fullFlowPressure(0, flow)) / BAR;
         }
         return target;
+    }
+
+    /** A machine at rest whose screws were left so; the rest as it stands. */
+    static Standing standing(Rig rig, Map<String, Standing.ScrewStanding> screws) {
+        Standing now = rig.standing();
+        return new Standing(
+                now.running(),
+                now.openings(),
+                now.positions(),
+                screws,
+                now.oil(),
+                now.timeS(),
+                null,
+                null,
+                null,
+                null,
+                null);
     }
 }

@@ -74,18 +74,6 @@ class EveryRigTest extends OnAServer {
                 .forEach(s -> at.put(
                         s.getKey(),
                         new Standing.ScrewStanding(s.getValue().get("turns").asDouble(), true, 0.0)));
-        Standing now = rig.standing();
-        return new Standing(
-                now.running(),
-                now.openings(),
-                now.positions(),
-                at,
-                now.oil(),
-                now.timeS(),
-                null,
-                null,
-                null,
-                null,
-                null);
+        return Certified.standing(rig, at);
     }
 }

@@ -79,21 +79,7 @@ class JudgedRunsTest extends OnAServer {
         PowerUnit unit = Certified.unit("LG-07");
         Rig hidden = new Rig(unit, 7 * rig.run, Roughness.WORKSHOP);
         double turns = rig.live().at("/screws/RV1/turns").asDouble();
-        Standing now = hidden.standing();
-        hidden.restore(
-                new Standing(
-                        now.running(),
-                        now.openings(),
-                        now.positions(),
-                        Map.of("RV1", new Standing.ScrewStanding(turns, true, 0.0)),
-                        now.oil(),
-                        now.timeS(),
-                        null,
-                        null,
-                        null,
-                        null,
-                        null),
-                false);
+        hidden.restore(Certified.standing(hidden, Map.of("RV1", new Standing.ScrewStanding(turns, true, 0.0))), false);
         double truth = hidden.trueSetting("RV1") / BAR;
         // The gauge's own error is in it, and a wandering spring.
         assertThat(crack.get("standsBar").asDouble()).isCloseTo(truth, within(0.02 * truth));

@@ -96,11 +96,11 @@ public final class WarmUp {
     }
 
     private boolean raised(Pump pump) {
-        SteadyState now = m.state.orElseThrow();
-        Optional<Target> target = now.limiterOf(pump.outlet())
+        Optional<Target> target = m.state
+                .flatMap(s -> s.limiterOf(pump.outlet()))
                 .filter(id -> unit.partOf(id) instanceof ReliefValve)
                 .flatMap(unit::target);
-        double flow = now.pump(pump.id()).flow();
+        double flow = m.state.map(s -> s.pump(pump.id()).flow()).orElse(0.0);
         if (target.isEmpty() || flow <= 0) {
             return false;
         }
