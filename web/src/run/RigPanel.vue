@@ -9,11 +9,11 @@ import { turnsText } from '../display/quantity'
 import { newKey } from './outbox'
 import { HANDLE } from './handle'
 import RigScrew from './RigScrew.vue'
-import type { LiveView } from './useLive'
+import type { Handles } from './useLive'
 
 const props = defineProps<{
   runId: string
-  live: LiveView
+  handles: Handles
   current?: string
   /** a position as its lever is marked */ position: (valve: string, at: string) => string
 }>()
@@ -22,9 +22,9 @@ const refused = ref<Refused | null>(null)
 const told = ref('')
 const busy = ref(false)
 /** The screw at hand stands first: gauge and screw are to be seen together. */
-const atHand = computed(() => Object.entries(props.live.screws).filter(([id]) => id === props.current))
-const others = computed(() => Object.entries(props.live.screws).filter(([id]) => id !== props.current))
-const ready = computed(() => props.live.ready)
+const atHand = computed(() => Object.entries(props.handles.screws).filter(([id]) => id === props.current))
+const others = computed(() => Object.entries(props.handles.screws).filter(([id]) => id !== props.current))
+const ready = computed(() => props.handles.ready)
 const STOPS: Record<string, string> = {
   thermal: say('run.rigPanel.the-oil-came-to'),
   overload: say('run.rigPanel.too-long-above-its'),
@@ -65,20 +65,20 @@ function open(id: string, now: number, by: number) {
 
 <template>
   <section class="rig" :aria-label="say('run.rigPanel.practice-rig')" :aria-busy="busy">
-    <p v-for="(cause, id) in live.stops" :key="id" class="stopped" role="alert">
+    <p v-for="(cause, id) in handles.stops" :key="id" class="stopped" role="alert">
       <b>{{ say('run.rigPanel.stopped-by-itself', id) }}</b> {{ STOPS[cause] ?? cause }}
     </p>
     <p v-if="told" class="told" role="status">{{ told }}</p>
     <Problems :refused="refused" />
     <RigScrew v-for="[id, screw] in atHand" :id="id" :key="id" :tight="screw.nutTight" current @act="act" />
     <div class="row">
-      <template v-for="(on, id) in live.running" :key="id">
+      <template v-for="(on, id) in handles.running" :key="id">
         <Button v-bind="HANDLE" :label="say('run.rigPanel.start', id)" class="start" :disabled="on" @click="act('start', String(id), 0)" />
         <Button v-bind="HANDLE" :label="say('run.rigPanel.stop', id)" class="stop" :disabled="!on" @click="act('stop', String(id), 0)" />
       </template>
       <Button v-bind="HANDLE" :label="say('run.rigPanel.let-min-pass')" @click="act('pass', '', 300)" />
     </div>
-    <div v-for="(opening, id) in live.openings" :key="id" class="row wheel">
+    <div v-for="(opening, id) in handles.openings" :key="id" class="row wheel">
       <b class="what">{{ id }} {{ (opening * 100).toFixed(1) }} %</b>
       <Button
         v-bind="HANDLE"
@@ -98,7 +98,7 @@ function open(id: string, now: number, by: number) {
         @click="act('open', String(id), 1)"
       />
     </div>
-    <div v-for="(valve, id) in live.valves" :key="id" class="row" role="group" :aria-label="say('run.rigPanel.valve', id)">
+    <div v-for="(valve, id) in handles.valves" :key="id" class="row" role="group" :aria-label="say('run.rigPanel.valve', id)">
       <b class="what">{{ id }}</b>
       <Button
         v-for="p in valve.positions"
@@ -110,7 +110,7 @@ function open(id: string, now: number, by: number) {
         @click="act('shift', String(id), 0, p)"
       />
     </div>
-    <div v-for="(isOpen, id) in live.vents" :key="`v${id}`" class="row">
+    <div v-for="(isOpen, id) in handles.vents" :key="`v${id}`" class="row">
       <b class="what">{{ say('run.rigPanel.vent', id) }}</b><Button
         v-bind="HANDLE"
         :label="isOpen ? say('run.rigPanel.open-close-it') : say('run.rigPanel.closed-open-it')"
@@ -120,7 +120,7 @@ function open(id: string, now: number, by: number) {
         @click="act('vent', String(id), isOpen ? 0 : 1)"
       />
     </div>
-    <details v-if="others.length" :open="live.wrong.length > 0">
+    <details v-if="others.length" :open="handles.wrong">
       <summary>{{ say(atHand.length ? 'run.rigPanel.other-screws' : 'run.rigPanel.screws', others.length) }}</summary>
       <div class="others">
         <RigScrew v-for="[id, screw] in others" :id="id" :key="id" :tight="screw.nutTight" @act="act" />

@@ -21,7 +21,7 @@ import { useUnitFile } from '../units/useUnitFile'
 
 const props = defineProps<{ tag: string; id: string }>()
 const { run, loadError, refetch, send, goOn, seen, waiting, stopped, refused, busy } = useRun(props.id)
-const { live, trace, lostSince, closed } = useLive(props.id, seen)
+const { live, handles, trace, lostSince, closed } = useLive(props.id, seen)
 const { position, ratedCurrents, onTimes, gaugeErrors, reads, gaugeOn, band } = useUnitFile(props.tag)
 
 /** The instruments that this step is read on. */
@@ -149,7 +149,14 @@ async function reopen() {
             :here="here"
             :lost-since="lostSince"
           />
-          <RigPanel v-if="!run.paused" :run-id="id" :live="live" :current="run.step?.setting" :position="position" @moved="refetch()" />
+          <RigPanel
+            v-if="handles && !run.paused"
+            :run-id="id"
+            :handles="handles"
+            :current="run.step?.setting"
+            :position="position"
+            @moved="refetch()"
+          />
         </template>
         <p v-else class="quiet" role="status">{{ say('run.runPage.connecting-to-the-machine') }}</p>
       </section>

@@ -2,17 +2,42 @@ import { computed, onScopeDispose, ref, shallowRef } from 'vue'
 import type { Schema } from '../api/client'
 
 export type LiveView = Schema['LiveView']
+/** What changes only when a hand, or the machine's own protection, moves something. */
+export type Handles = Pick<LiveView, 'running' | 'openings' | 'valves' | 'vents' | 'screws' | 'ready' | 'stops'> & { wrong: boolean }
+type Trace = Record<string, { t: number; bar: number }[]>
 
 const TRACE_S = 120
 /** Points of a trace lie so far apart at least, s. */
 const APART_S = 0.15
+/** The page is drawn so often at most, ms: nobody reads figures that change faster, and a picture takes a tablet's breath. */
+const FIGURES_MS = 95
+const PICTURE_MS = 290
 /** A stream that has said nothing for so long is lost, whatever the connection believes, ms. */
 const SILENT_MS = 1500
+
+function handlesOf({ running, openings, valves, vents, screws, ready, stops, wrong }: LiveView): Handles {
+  return { running, openings, valves, vents, screws, ready, stops, wrong: wrong.length > 0 }
+}
+
+/** Each gauge's last two minutes with what it shows now. */
+function onwards(points: Trace, now: LiveView): Trace {
+  const next: Trace = {}
+  for (const [id, gauge] of Object.entries(now.gauges)) {
+    const kept = (points[id] ?? []).filter((p) => p.t > now.timeS - TRACE_S && p.t <= now.timeS)
+    const last = kept[kept.length - 1]
+    next[id] = last && now.timeS - last.t < APART_S ? kept : [...kept, { t: now.timeS, bar: gauge.bar }]
+  }
+  return next
+}
 
 /** The live stream of a run: its machine with the last two minutes of each gauge, or just how far its log goes. */
 export function useLive(runId: string, seen: (seq: number) => void) {
   const live = shallowRef<LiveView>()
-  const trace = shallowRef<Record<string, { t: number; bar: number }[]>>({})
+  const handles = shallowRef<Handles>()
+  const trace = shallowRef<Trace>({})
+  let points: Trace = {}
+  let shownAt = 0
+  let drawnAt = 0
   const heardAt = ref(0)
   const now = ref(Date.now())
   const closed = ref('')
@@ -24,15 +49,18 @@ export function useLive(runId: string, seen: (seq: number) => void) {
     if (sample.seq) seen(sample.seq)
     closed.value = sample.closed ?? ''
     if (!sample.gauges || sample.closed) return
-    live.value = sample as LiveView
-    const next: Record<string, { t: number; bar: number }[]> = {}
-    const timeS = sample.timeS ?? 0
-    for (const [id, gauge] of Object.entries(sample.gauges)) {
-      const kept = (trace.value[id] ?? []).filter((p) => p.t > timeS - TRACE_S && p.t <= timeS)
-      const last = kept[kept.length - 1]
-      next[id] = last && timeS - last.t < APART_S ? kept : [...kept, { t: timeS, bar: gauge.bar }]
+    const whole = sample as LiveView
+    points = onwards(points, whole)
+    if (heardAt.value - shownAt >= FIGURES_MS) {
+      shownAt = heardAt.value
+      live.value = whole
+      const stand = handlesOf(whole)
+      if (JSON.stringify(stand) !== JSON.stringify(handles.value)) handles.value = stand
     }
-    trace.value = next
+    if (heardAt.value - drawnAt >= PICTURE_MS) {
+      drawnAt = heardAt.value
+      trace.value = points
+    }
   }
   source.onerror = () => (now.value = Date.now())
   const clock = setInterval(() => (now.value = Date.now()), 500)
@@ -42,5 +70,5 @@ export function useLive(runId: string, seen: (seq: number) => void) {
   })
   /** Since when nothing has come, ms since 1970; 0 while the stream lives, or has not begun. */
   const lostSince = computed(() => (live.value && now.value - heardAt.value > SILENT_MS ? heardAt.value : 0))
-  return { live, trace, lostSince, closed }
+  return { live, handles, trace, lostSince, closed }
 }

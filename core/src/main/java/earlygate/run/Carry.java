@@ -17,6 +17,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.function.BiFunction;
 
 /**
  * What a run has measured so far, carried into what the steps after it expect: a section relief is read at its target
@@ -50,9 +51,11 @@ final class Carry {
     private final PowerUnit unit;
     private final Answers answers;
     private final Map<String, Real> real = new LinkedHashMap<>();
-    private final HeldFrom held = new HeldFrom();
+    private final HeldFrom held;
 
-    Carry(PowerUnit unit, Answers answers) {
+    /** @param oilAt K, known for an event of a step */
+    Carry(PowerUnit unit, Answers answers, BiFunction<RunEvent, String, OptionalDouble> oilAt) {
+        this.held = new HeldFrom(unit.fluid(), oilAt);
         this.unit = unit;
         this.answers = answers;
     }

@@ -1,29 +1,47 @@
 package earlygate.run;
 
+import earlygate.curve.Viscosity;
 import earlygate.explain.Reason;
 import earlygate.explain.Value.Amount;
 import earlygate.plan.Expect;
 import earlygate.plan.Procedure;
 import earlygate.plan.Step;
 import earlygate.run.Carry.Shifted;
+import earlygate.run.RunEvent.Reading;
+import earlygate.unit.Fluid;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.OptionalDouble;
+import java.util.function.BiFunction;
 
 /**
- * A line that is shut in is judged by how far it falls from where it really began: an accumulator may stand above what
- * limits its pump by now.
+ * A line that is shut in is judged by how far it falls from where it really began, with oil as warm as it then was: an
+ * accumulator may stand above what limits its pump by now, and thin oil leaks faster. Through laminar leaks p falls by the
+ * same share in the same time, {@code p/p0 = exp(-k t nu40/nu)}.
  */
 final class HeldFrom {
-    /** By gauge, Pa. */
-    private final Map<String, Double> began = new HashMap<>();
+    private record Start(double pressure, OptionalDouble oil) {}
+
+    private final Fluid fluid;
+    private final BiFunction<RunEvent, String, OptionalDouble> oilAt;
+    private final Map<String, Start> began = new HashMap<>();
+
+    /** @param oilAt K, known for an event of a step */
+    HeldFrom(Fluid fluid, BiFunction<RunEvent, String, OptionalDouble> oilAt) {
+        this.fluid = fluid;
+        this.oilAt = oilAt;
+    }
 
     void learn(Step step, StepRecord record) {
         if (holds(step) && record.isDone()) {
             step.expect().stream()
                     .filter(e -> e.take() == Expect.Take.STANDING)
-                    .forEach(e -> record.reading(e.instrument()).ifPresent(r -> began.put(e.instrument(), r.value())));
+                    .forEach(e -> record.readingEvent(e.instrument())
+                            .ifPresent(r -> began.put(
+                                    e.instrument(),
+                                    new Start(((Reading) r.body()).value(), oilAt.apply(r, step.id())))));
         }
     }
 
@@ -36,26 +54,32 @@ final class HeldFrom {
         List<Expect> expect = new ArrayList<>();
         List<Reason> why = new ArrayList<>(end.why());
         for (Expect e : step.expect()) {
-            Double from = began.get(e.instrument());
+            Start from = began.get(e.instrument());
             if (e.take() != Expect.Take.AFTER || from == null) {
                 expect.add(e);
                 continue;
             }
-            double by = from - planned.si();
+            double left = from.pressure() * Math.pow(e.value() / planned.si(), thinner(from.oil()));
             expect.add(new Expect(
                     e.instrument(),
                     e.kind(),
-                    Math.max(0, e.value() + by),
-                    Math.max(0, e.low() + by),
-                    e.high() + by,
+                    left,
+                    Math.max(0, left - (e.value() - e.low())),
+                    from.pressure() + (e.high() - planned.si()),
                     e.take(),
                     e.afterS()));
             why.add(Reason.of("run.carried-hold")
                     .name("gauge", e.instrument())
-                    .pressure("from", from)
+                    .pressure("from", from.pressure())
                     .pressure("planned", planned.si()));
         }
         return new Shifted(step.reading(expect, 0), why);
+    }
+
+    /** How much faster it leaks than the plan has it, with oil in the middle of its band. */
+    private double thinner(OptionalDouble oil) {
+        Viscosity nu = Viscosity.of(fluid.viscosity40(), fluid.viscosityIndex());
+        return oil.isEmpty() ? 1 : nu.at(fluid.middleOfBand()) / nu.at(oil.getAsDouble());
     }
 
     private static boolean holds(Step step) {

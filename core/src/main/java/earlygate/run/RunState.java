@@ -83,7 +83,7 @@ public final class RunState {
             }
         }
         events.stream().filter(e -> !state.struck.contains(e.seq())).forEach(state::apply);
-        state.carry(new Carry(unit, answers));
+        state.carry(new Carry(unit, answers, state::oilAt));
         return state;
     }
 
