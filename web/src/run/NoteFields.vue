@@ -3,6 +3,7 @@ import Button from 'primevue/button'
 import InputText from 'primevue/inputtext'
 import SelectButton from 'primevue/selectbutton'
 import { ref, watch } from 'vue'
+import { withUnit } from '../display/units'
 import { say } from '../words'
 import StopClock from './StopClock.vue'
 import type { RunEvent, RunView } from './useRun'
@@ -31,7 +32,7 @@ type Asked = NonNullable<RunView['step']>['notes'][number]
 /** What was read off a gauge is a bare number; the unit in which pressures are shown is kept with it. */
 function written(n: Asked): string {
   const text = typed.value[n.key]?.trim() ?? ''
-  return n.unit && /^[0-9.,]+$/.test(text) ? `${text} ${n.unit}` : text
+  return n.unit ? withUnit(text, n.unit) : text
 }
 
 /** What ran into a can is typed, the time that it took is stopped. */

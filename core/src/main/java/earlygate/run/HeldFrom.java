@@ -59,12 +59,15 @@ final class HeldFrom {
                 expect.add(e);
                 continue;
             }
+            // Begun low, it has less to lose: the room below shrinks with it, or a line that hardly held at all would
+            // pass.
+            double share = from.pressure() / planned.si();
             double left = from.pressure() * Math.pow(e.value() / planned.si(), thinner(from.oil()));
             expect.add(new Expect(
                     e.instrument(),
                     e.kind(),
                     left,
-                    Math.max(0, left - (e.value() - e.low())),
+                    Math.max(0, left - share * (e.value() - e.low())),
                     from.pressure() + (e.high() - planned.si()),
                     e.take(),
                     e.afterS()));

@@ -136,10 +136,19 @@ class TestedTest {
                 read(hold.get(1), to.value() + end * 1e5, 50));
         Tested test = tested(accu, Procedure.Kind.HOLD);
         assertThat(test.grade()).contains(grade);
-        // A leak takes the same share wherever it began.
+        // A leak takes the same share of it wherever it began.
         double share = 1 + start * 1e5 / from.value();
         assertThat(test.said().get(0).amounts().get("expected").si())
                 .isCloseTo(share * (from.value() - to.value()) / to.afterS() * 60, within(1.0));
+    }
+
+    /** A line that only came to a third of its pressure is given a third of the room: falling to nearly nothing fails. */
+    @Test
+    void aHoldThatBeganLowHasLessRoom() {
+        Steps accu = Steps.of(Units.stranger("12-accu-vented-relief"));
+        List<Step> hold = of(accu, Procedure.Kind.HOLD);
+        accu.then(read(hold.get(0), 75e5, 50), new RunEvent.StepDone(hold.get(0).id()), read(hold.get(1), 60e5, 50));
+        assertThat(tested(accu, Procedure.Kind.HOLD).grade()).contains(Grade.FAIL);
     }
 
     /** Oil at the end of a pack's band leaks faster than in its middle: what is left is what the model in time has with it. */

@@ -86,8 +86,11 @@ public final class WarmUp {
 
     /** One relief after the other that this pump's flow goes over, so far as the oil asks. */
     private void bringUp(Pump pump) {
-        for (int i = 0; i < unit.targets().size() && isSlow() && raised(pump); i++) {
+        for (int i = 0; i < unit.targets().size(); i++) {
             // Each that is brought up may leave the line to the next.
+            if (!isSlow() || !raised(pump)) {
+                return;
+            }
         }
     }
 
