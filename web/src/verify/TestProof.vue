@@ -69,6 +69,9 @@ td {
   vertical-align: middle;
   white-space: nowrap;
 }
+td:last-child {
+  padding-right: 0;
+}
 /* On a phone each strip has a line of its own. */
 @media (max-width: 600px) {
   tbody tr {

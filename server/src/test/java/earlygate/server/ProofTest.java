@@ -84,6 +84,23 @@ class ProofTest extends OnAServer {
         assertThat(said.get("said").asString()).isNotBlank();
     }
 
+    /**
+     * Kept when this edition of records began. Whatever a record says or reckons otherwise since is a new edition: else true
+     * records would be called changed by hand.
+     */
+    @Test
+    void thisEditionStillSaysWhatItSaid() throws IOException {
+        String file = Files.readString(Path.of("src/test/resources/proofs/PL-01-edition-3.json"));
+        JsonNode said = server.post("/api/prove", (ObjectNode) Server.JSON.readTree(file))
+                .json();
+        assertThat(said.get("whole").asBoolean())
+                .as("if this was meant, RecordView.EDITION grows, and a proof of it is kept: %s", said)
+                .isTrue();
+        assertThat(said.get("earlier").asBoolean())
+                .as("a proof of the new edition is to be kept")
+                .isFalse();
+    }
+
     /** Exported by a version whose plans had no vents and no levers, and that said a test's readings step by step. */
     @Test
     void anEarlierWordingIsNoHandsWork() throws IOException {
