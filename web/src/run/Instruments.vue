@@ -106,6 +106,12 @@ const oilSays = computed(() => {
         <span class="live">{{ rpm }}</span> {{ say('run.instruments.rpm') }}
       </p>
     </div>
+    <div v-for="(lpm, id) in live.meters" :key="`f${id}`">
+      <span class="quiet small">{{ say('run.instruments.flow-meter', id) }}</span>
+      <p class="mid">
+        <span class="live">{{ display.flow(lpm, 1).split(' ')[0] }}</span> {{ display.flow(lpm, 1).split(' ')[1] }}
+      </p>
+    </div>
     <div>
       <span class="quiet small">{{ say('run.instruments.oil') }}</span>
       <p class="mid">

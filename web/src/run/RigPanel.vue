@@ -110,6 +110,20 @@ function open(id: string, now: number, by: number) {
         @click="act('shift', String(id), 0, p)"
       />
     </div>
+    <div v-for="(speed, id) in handles.speeds" :key="`n${id}`" class="row" role="group" :aria-label="say('run.rigPanel.speed', id)">
+      <b class="what">{{ say('run.rigPanel.speed', id) }}</b>
+      <Button
+        v-for="rpm in speed.marked"
+        :key="rpm"
+        v-bind="HANDLE"
+        :label="`${rpm}`"
+        :aria-label="say('run.rigPanel.set-speed', id, rpm)"
+        :aria-pressed="speed.at === rpm"
+        :class="{ tight: speed.at === rpm }"
+        @click="act('speed', String(id), rpm)"
+      />
+      {{ say('run.instruments.rpm') }}
+    </div>
     <div v-for="(isOpen, id) in handles.vents" :key="`v${id}`" class="row">
       <b class="what">{{ say('run.rigPanel.vent', id) }}</b><Button
         v-bind="HANDLE"

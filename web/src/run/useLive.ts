@@ -3,7 +3,9 @@ import type { Schema } from '../api/client'
 
 export type LiveView = Schema['LiveView']
 /** What changes only when a hand, or the machine's own protection, moves something. */
-export type Handles = Pick<LiveView, 'running' | 'openings' | 'valves' | 'vents' | 'screws' | 'ready' | 'stops'> & { wrong: boolean }
+export type Handles = Pick<LiveView, 'running' | 'openings' | 'valves' | 'vents' | 'speeds' | 'screws' | 'ready' | 'stops'> & {
+  wrong: boolean
+}
 type Trace = Record<string, { t: number; bar: number }[]>
 
 const TRACE_S = 120
@@ -15,8 +17,8 @@ const PICTURE_MS = 290
 /** A stream that has said nothing for so long is lost, whatever the connection believes, ms. */
 const SILENT_MS = 1500
 
-function handlesOf({ running, openings, valves, vents, screws, ready, stops, wrong }: LiveView): Handles {
-  return { running, openings, valves, vents, screws, ready, stops, wrong: wrong.length > 0 }
+function handlesOf({ running, openings, valves, vents, speeds, screws, ready, stops, wrong }: LiveView): Handles {
+  return { running, openings, valves, vents, speeds, screws, ready, stops, wrong: wrong.length > 0 }
 }
 
 /** Each gauge's last two minutes with what it shows now. */

@@ -1,4 +1,5 @@
 export const RIG = {
+  'run.instruments.flow-meter': 'Flow meter at {0}',
   'run.rigPanel.a-line-came-above': 'a line came above what its weakest part stands. Take the limiter back out.',
   'run.rigPanel.case-filled': 'Case filled',
   'run.rigPanel.change-two-phases': 'Change two phases',
@@ -32,6 +33,8 @@ export const RIG = {
   'run.rigPanel.suction': '{0} suction',
   'run.rigPanel.the-oil-came-to': 'the oil came to the tank’s thermal switch. Let it cool into its band.',
   'run.rigPanel.too-long-above-its': 'too long above its rating. Take the load off first.',
+  'run.rigPanel.speed': 'Speed of {0}',
+  'run.rigPanel.set-speed': 'Set {0} to {1} rev/min',
   'run.rigPanel.vent': 'Vent of {0}',
   'run.rigPanel.open-close-it': 'Open: close it',
   'run.rigPanel.closed-open-it': 'Closed: open it',

@@ -80,10 +80,7 @@ public final class Conditions {
         s.openings().forEach(this::opening);
         s.drivers().forEach((id, d) -> {
             running(id, d.running());
-            d.speed().ifPresent(n -> {
-                givenSpeed[network.elementIndex(id)] = n;
-                speedIsGiven[network.elementIndex(id)] = true;
-            });
+            d.speed().ifPresent(n -> speed(id, n));
         });
         s.pressures().forEach((id, pa) -> {
             held[network.lineIndex(id)] = true;
@@ -134,6 +131,12 @@ public final class Conditions {
 
     public void running(String driver, boolean turns) {
         running[network.elementIndex(driver)] = turns;
+    }
+
+    /** @param speed rev/s in place of the driver's own slip; of an engine, without load */
+    public void speed(String driver, double speed) {
+        givenSpeed[network.elementIndex(driver)] = speed;
+        speedIsGiven[network.elementIndex(driver)] = true;
     }
 
     /** Opens or closes the vent of a pilot-operated relief valve. */

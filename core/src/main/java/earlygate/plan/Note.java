@@ -36,12 +36,18 @@ public enum Note implements Keyed {
     CASE_DRAIN(Kind.FLOW),
     /** What a line keeps while the vent of its relief is open. */
     VENTED(Kind.PRESSURE),
+    /** What a meter shows at the engine speed that is stated for tests. */
+    FLOW_STATED(Kind.FLOW),
+    /** The same at another speed; held against it. */
+    FLOW_AT_SPEED(Kind.FLOW),
     NEXT_CHECK;
 
     private static final String PREFIX = "note.";
     public static final String EXPECTED = "expected";
     public static final String LOW = "low";
     public static final String HIGH = "high";
+    /** What the model expects of the note that this one is held against. */
+    public static final String AGAINST = "against";
 
     /** In the unit of the unit file: no charge lasts longer, no drain runs faster. */
     private static final double MOST = 10_000;
@@ -70,6 +76,11 @@ public enum Note implements Keyed {
         return label().with(EXPECTED, new Amount(expected, kind))
                 .with(LOW, new Amount(low, kind))
                 .with(HIGH, new Amount(high, kind));
+    }
+
+    /** The note of the same step that its figure is held against: the ratio is judged, not the figure. */
+    public Optional<Note> against() {
+        return this == FLOW_AT_SPEED ? Optional.of(FLOW_STATED) : Optional.empty();
     }
 
     /** What is measured, where it is a figure: s, m3/s or Pa. */

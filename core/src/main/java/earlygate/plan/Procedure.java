@@ -22,6 +22,8 @@ public record Procedure(Kind kind, String subject) {
         CYCLE,
         /** A relief valve with its vent open, and closed again. */
         VENT,
+        /** A load-sense pump's flow at another speed of its engine. */
+        SPEED,
         /** A load-sense pump with its signal drained. */
         STANDBY,
         /** A load-sense pump that nothing takes oil from: its margin goes to about nothing, as it should. */

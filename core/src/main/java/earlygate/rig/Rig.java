@@ -144,6 +144,12 @@ public final class Rig {
         apply();
     }
 
+    /** @param speed that an engine is set to, rev/s without load */
+    public void speed(String engine, double speed) {
+        handles.speeds().replace(engine, speed);
+        apply();
+    }
+
     /** The positions of a directional valve or section, in order. */
     public List<String> positions(String valve) {
         return ((Positioned) unit.component(valve)).positionNames();
@@ -246,7 +252,8 @@ public final class Rig {
                 ready,
                 air,
                 protection.onTime(),
-                new TreeMap<>(handles.vents()));
+                new TreeMap<>(handles.vents()),
+                new TreeMap<>(handles.speeds()));
     }
 
     /**

@@ -17,8 +17,11 @@ import java.util.OptionalDouble;
  * @param grade CANNOT_TELL while it is not written, or is no figure
  */
 record FiguresNoted(Note note, Grade grade, Reason said) {
+    /** Ends the code of what is said while it is not written. */
+    private static final String NOT = "-not";
+
     boolean isWritten() {
-        return !said.code().endsWith("-not");
+        return !said.code().endsWith(NOT);
     }
 
     static List<FiguresNoted> of(Step step, StepRecord record) {
@@ -30,27 +33,50 @@ record FiguresNoted(Note note, Grade grade, Reason said) {
     }
 
     private static Optional<FiguresNoted> of(Note note, Map<String, Amount> model, StepRecord record) {
-        Amount expected = model.get(Note.EXPECTED);
-        if (expected == null) {
+        if (!model.containsKey(Note.EXPECTED)) {
             return Optional.empty();
         }
-        Amount low = model.get(Note.LOW);
-        Amount high = model.get(Note.HIGH);
         Optional<String> text = record.note(note.label().code()).map(n -> n.text());
-        OptionalDouble written = text.map(note::value).orElse(OptionalDouble.empty());
-        Reason about = Reason.of("noted." + note.key() + (text.isEmpty() ? "-not" : ""))
-                .with("expected", expected)
-                .with("low", low)
-                .with("high", high);
-        if (written.isEmpty()) {
+        OptionalDouble written = written(note, record);
+        OptionalDouble share = share(note, model, record);
+        Reason about = Reason.of("noted." + note.key() + (text.isEmpty() || share.isEmpty() ? NOT : ""));
+        for (String of : List.of(Note.EXPECTED, Note.LOW, Note.HIGH)) {
+            about = about.with(of, times(share.orElse(1), model.get(of)));
+        }
+        if (written.isEmpty() || share.isEmpty()) {
+            boolean noFigure = text.isPresent() && written.isEmpty();
             return Optional.of(new FiguresNoted(
                     note,
                     Grade.CANNOT_TELL,
-                    text.map(t -> Reason.of("noted.no-figure").name("text", t)).orElse(about)));
+                    noFigure ? Reason.of("noted.no-figure").name("text", text.get()) : about));
         }
         double value = written.getAsDouble();
-        boolean good = value >= low.si() && value <= high.si();
+        Map<String, Amount> band = about.amounts();
+        boolean good =
+                value >= band.get(Note.LOW).si() && value <= band.get(Note.HIGH).si();
         return Optional.of(new FiguresNoted(
-                note, good ? Grade.PASS : Grade.FAIL, about.with("measured", new Amount(value, expected.kind()))));
+                note,
+                good ? Grade.PASS : Grade.FAIL,
+                about.with("measured", new Amount(value, note.figure().orElseThrow()))));
+    }
+
+    private static OptionalDouble written(Note note, StepRecord record) {
+        return record.note(note.label().code()).map(n -> note.value(n.text())).orElse(OptionalDouble.empty());
+    }
+
+    /** How much of what the model says the note has that this one is held against; empty while nobody wrote that, or nothing flowed. */
+    private static OptionalDouble share(Note note, Map<String, Amount> model, StepRecord record) {
+        if (note.against().isEmpty()) {
+            return OptionalDouble.of(1);
+        }
+        OptionalDouble against = written(note.against().get(), record);
+        return against.isPresent() && against.getAsDouble() > 0
+                ? OptionalDouble.of(
+                        against.getAsDouble() / model.get(Note.AGAINST).si())
+                : OptionalDouble.empty();
+    }
+
+    private static Amount times(double share, Amount of) {
+        return new Amount(share * of.si(), of.kind());
     }
 }

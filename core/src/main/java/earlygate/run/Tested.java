@@ -80,7 +80,7 @@ public record Tested(Procedure test, List<Step> steps, Optional<Grade> grade, Li
 
         /** Where what is written down is the test itself, the gauges alone tell nothing. */
         private boolean isAllNoted() {
-            return test.kind() == Procedure.Kind.VENT;
+            return test.kind() == Procedure.Kind.VENT || test.kind() == Procedure.Kind.SPEED;
         }
 
         private static Grade worst(List<Grade> grades) {

@@ -55,7 +55,7 @@ class VerifyStepsTest {
         "LG-07, return working-point temperature",
         "FB-02, cycle working-point temperature",
         "BP-11, return transfer working-point temperature",
-        "NH-04, standby return stall temperature",
+        "NH-04, standby return speed stall temperature",
         "SW-03, return both-ways temperature",
         "WD-05, return branch working-point temperature",
         "DR-09, return working-point temperature",
@@ -123,6 +123,23 @@ class VerifyStepsTest {
         double left = noted(step, Note.VENTED).si() / 1e5;
         assertThat(left).isCloseTo(3 + 6 * 14e-3 * 1480 / 60, Percentage.withPercentage(3));
         assertThat(bar(step, "G1")).isCloseTo(160, Percentage.withPercentage(3));
+    }
+
+    /**
+     * A section set to 60 L/min gets them at 2200 rev/min as at 1500. At 900 only a new pump might: 71 cm3 displace 64 L/min
+     * then, nine tenths of which one that has worn no longer gives.
+     */
+    @Test
+    void theFlowStaysWhenTheEngineRunsFaster() {
+        Step step = of("NH-04", Procedure.Kind.SPEED).get(0);
+        assertThat(step.action().amounts().get("other").si()).isEqualTo(2200);
+        Map<String, Amount> asked = step.notes().get(1).amounts();
+        assertThat(asked.get(Note.AGAINST).si() * 6e4).isCloseTo(60, Percentage.withPercentage(3));
+        assertThat(asked.get(Note.EXPECTED).si())
+                .isCloseTo(asked.get(Note.AGAINST).si(), Percentage.withPercentage(1));
+        assertThat(step.situation().drivers().get("E1").speed().orElseThrow() * 60)
+                .as("read again at the stated speed")
+                .isEqualTo(1500);
     }
 
     /** Oil between cut-out and cut-in by p V^n, over what is left of the pump's flow, or over the leak. */

@@ -134,6 +134,7 @@ final class Certified {
                 null,
                 null,
                 null,
+                null,
                 null);
     }
 }

@@ -59,7 +59,8 @@ class EarlierDataTest {
         "4, LG-07, edition-5",
         "4, LG-07, edition-6",
         "4, FB-02, edition-6-charging",
-        "4, WD-05, ../proofs/WD-05-edition-2"
+        "4, WD-05, ../proofs/WD-05-edition-2",
+        "4, PL-01, ../proofs/PL-01-edition-3"
     })
     void aFinishedRunIsReadAsItWas(int version, String tag, String run) throws IOException, SQLException {
         String url = "jdbc:h2:file:" + old.resolve("early-gate");
@@ -183,7 +184,7 @@ class EarlierDataTest {
         try (Connection db = DriverManager.getConnection("jdbc:h2:file:" + old.resolve("early-gate"), "sa", "")) {
             DSLContext data = DSL.using(db, SQLDialect.H2);
             RunRecord head = data.fetchSingle(RUN, RUN.ID.eq(run));
-            head.setPlan(head.getPlan().replace("\"edition\":" + Plan.EDITION, "\"edition\":9"));
+            head.setPlan(head.getPlan().replace("\"edition\":" + Plan.EDITION, "\"edition\":" + (Plan.EDITION + 1)));
             head.update();
             // As the later edition would have left it: the head carries its own hash.
             data.update(RUN_TAIL)
@@ -194,7 +195,7 @@ class EarlierDataTest {
         try (Server again = new Server(old)) {
             assertThat(again.get("/api/runs/" + run).status()).isEqualTo(409);
             assertThat(again.get("/api/runs/" + run).problem())
-                    .contains("later edition (version 9, this one knows " + Plan.EDITION + ")");
+                    .contains("later edition (version " + (Plan.EDITION + 1) + ", this one knows " + Plan.EDITION + ")");
         }
     }
 

@@ -104,6 +104,9 @@ final class Curves {
                     .people(2)
                     .minutes(5)
                     .add();
+            if (c.kind() == Fit.Kind.MARGIN) {
+                new SpeedTest(site).write(c, f.situation());
+            }
             m.go(set);
         }
     }

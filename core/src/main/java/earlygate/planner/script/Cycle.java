@@ -92,7 +92,7 @@ final class Cycle {
     private static void asked(Script.Writer step, Note note, Optional<Double> time) {
         if (time.isPresent()) {
             double s = time.get();
-            step.note(note, s, s * (1 - TIME_BAND), s * (1 + TIME_BAND));
+            step.note(note.expecting(s, s * (1 - TIME_BAND), s * (1 + TIME_BAND)));
         } else {
             step.note(note);
         }

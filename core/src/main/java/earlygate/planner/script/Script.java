@@ -178,9 +178,9 @@ public final class Script {
             return this;
         }
 
-        /** A figure that is to be written down, held against what the model says of it. */
-        Writer note(Note asked, double expected, double low, double high) {
-            notes.add(asked.expecting(expected, low, high));
+        /** A figure that is to be written down, with what the model says of it. */
+        Writer note(Reason asked) {
+            notes.add(asked);
             return this;
         }
 

@@ -62,7 +62,8 @@ final class VentTest {
                 .why(of("plan.why.vent").name("setting", relief.id()).pressure("vented", left))
                 .test(Procedure.Kind.VENT, relief.id())
                 .expect(site.readings().pressure(gauge, tolerance))
-                .note(Note.VENTED, left, Math.max(0, left - BELOW - gauge.errorPa()), left + ABOVE + gauge.errorPa())
+                .note(Note.VENTED.expecting(
+                        left, Math.max(0, left - BELOW - gauge.errorPa()), left + ABOVE + gauge.errorPa()))
                 .ifNot(of("plan.if-not.vent"))
                 .caution("injection")
                 .onTime(site.drivers())

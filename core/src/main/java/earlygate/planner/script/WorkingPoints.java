@@ -81,7 +81,7 @@ final class WorkingPoints {
                 .toList();
         if (drained.size() == 1) {
             PumpState pump = s.pump(drained.get(0).id());
-            step.note(Note.CASE_DRAIN, pump.leakage(), 0, DRAIN_SHARE * pump.flow());
+            step.note(Note.CASE_DRAIN.expecting(pump.leakage(), 0, DRAIN_SHARE * pump.flow()));
         }
     }
 }

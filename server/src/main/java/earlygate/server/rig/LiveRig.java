@@ -1,6 +1,7 @@
 package earlygate.server.rig;
 
 import static earlygate.quantity.Si.BAR;
+import static earlygate.quantity.Si.LPM;
 import static earlygate.quantity.Si.ZERO_C;
 
 import earlygate.explain.Reason;
@@ -14,11 +15,13 @@ import earlygate.quantity.PressureUnit;
 import earlygate.rig.Rig;
 import earlygate.rig.Sample;
 import earlygate.rig.Standing;
+import earlygate.run.FlowMeters;
 import earlygate.run.Looking;
 import earlygate.run.Pause;
 import earlygate.run.RunState;
 import earlygate.server.api.Wire;
 import earlygate.server.words.Words;
+import earlygate.unit.Engine;
 import earlygate.unit.PowerUnit;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -37,6 +40,7 @@ public final class LiveRig {
     private final Watch watch;
     private Sample sample;
     private Optional<Step> step = Optional.empty();
+    private List<String> metered = List.of();
     private long seq;
     /** Its time stands still with its run. */
     private boolean paused;
@@ -84,6 +88,7 @@ public final class LiveRig {
         }
         paused = Pause.of(state).isPresent();
         step = state.waitingAt().isEmpty() ? state.current() : Optional.empty();
+        metered = FlowMeters.fitted(state);
         watch.seek(Looking.at(state));
     }
 
@@ -202,7 +207,7 @@ public final class LiveRig {
                         id,
                         new LiveView.Motor(Wire.rounded(amps, 2), reading(id).isPresent())));
         Map<String, Long> engines = new LinkedHashMap<>();
-        sample.speeds().forEach((id, speed) -> engines.put(id, Math.round(speed * 60)));
+        sample.speeds().forEach((id, speed) -> engines.put(id, rpm(speed)));
         Standing standing = rig.standing();
         return new LiveView(
                 System.currentTimeMillis(),
@@ -215,6 +220,8 @@ public final class LiveRig {
                 standing.running(),
                 standing.openings(),
                 valves(standing),
+                speeds(standing),
+                meters(),
                 standing.vents(),
                 standing.screws(),
                 standing.ready(),
@@ -250,6 +257,28 @@ public final class LiveRig {
                 c.stands().map(p -> Wire.rounded(p.settingPa() / BAR, 1)).orElse(null),
                 c.stands().map(p -> Wire.rounded(p.low() / BAR, 1)).orElse(null),
                 c.stands().map(p -> Wire.rounded(p.high() / BAR, 1)).orElse(null));
+    }
+
+    private Map<String, LiveView.Speed> speeds(Standing standing) {
+        Map<String, LiveView.Speed> speeds = new LinkedHashMap<>();
+        for (Engine e : unit.all(Engine.class)) {
+            speeds.put(
+                    e.id(),
+                    new LiveView.Speed(
+                            rpm(standing.speeds().get(e.id())),
+                            List.of(rpm(e.lowIdle()), rpm(e.mid()), rpm(e.highIdle()))));
+        }
+        return speeds;
+    }
+
+    private static long rpm(double perSecond) {
+        return Math.round(perSecond * 60);
+    }
+
+    private Map<String, Double> meters() {
+        Map<String, Double> meters = new LinkedHashMap<>();
+        metered.forEach(part -> meters.put(part, Wire.rounded(rig.metered(part) / LPM, 1)));
+        return meters;
     }
 
     private Map<String, LiveView.Valve> valves(Standing standing) {

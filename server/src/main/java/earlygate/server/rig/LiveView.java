@@ -13,6 +13,8 @@ import java.util.Map;
  * @param timeS the machine's own clock
  * @param motors by driver, engines left out
  * @param engines rev/min by engine: what it has to do shows as its speed
+ * @param speeds by engine, what its lever stands at and could
+ * @param meters L/min of the flow meters that were fitted, by the part in whose line each stands
  * @param vents by relief valve that has one, whether it is open
  * @param onTimeS how long a battery motor has been on, less what it has rested since
  * @param stops drives that stopped by themselves, with the cause
@@ -33,6 +35,8 @@ public record LiveView(
         Map<String, Boolean> running,
         Map<String, Double> openings,
         Map<String, Valve> valves,
+        Map<String, Speed> speeds,
+        Map<String, Double> meters,
         Map<String, Boolean> vents,
         Map<String, Standing.ScrewStanding> screws,
         Readiness ready,
@@ -45,6 +49,9 @@ public record LiveView(
         String closed) {
     /** A directional valve or a section: where it stands and where it could. */
     public record Valve(String at, List<String> positions) {}
+
+    /** Rev/min without load. */
+    public record Speed(long at, List<Long> marked) {}
 
     /**
      * @param settled a reading can be taken
@@ -73,6 +80,8 @@ public record LiveView(
                 Map.of(),
                 Map.of(),
                 0,
+                Map.of(),
+                Map.of(),
                 Map.of(),
                 Map.of(),
                 Map.of(),

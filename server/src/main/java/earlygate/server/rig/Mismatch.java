@@ -41,6 +41,16 @@ final class Mismatch {
                         Reason.of(runs ? "rig.wrong.stands" : "rig.wrong.runs").name("part", d.id()));
             }
         }
+        is.speeds().forEach((engine, set) -> {
+            Situation.Drive drive = must.drivers().get(engine);
+            double stated = drive == null ? set : drive.speed().orElse(set);
+            if (Math.round(60 * stated) != Math.round(60 * set)) {
+                wrong.add(Reason.of("rig.wrong.speed")
+                        .name("part", engine)
+                        .number("is", Math.round(60 * set))
+                        .number("must", Math.round(60 * stated)));
+            }
+        });
         for (Map.Entry<String, String> p : must.positions().entrySet()) {
             String at = is.positions().get(p.getKey());
             if (at != null && !at.equals(p.getValue())) {

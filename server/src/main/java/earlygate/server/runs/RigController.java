@@ -12,6 +12,7 @@ import earlygate.server.rig.RigHost;
 import earlygate.server.words.ApiProblem;
 import earlygate.server.words.Words;
 import earlygate.unit.Driver;
+import earlygate.unit.Engine;
 import earlygate.unit.PowerUnit;
 import earlygate.unit.Throttle;
 import java.util.List;
@@ -31,9 +32,9 @@ import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
 @RequestMapping("/api/runs/{id}")
 class RigController {
     /**
-     * @param action start, stop, open, shift, vent, turn, nut, pass, lock-out, suction, fill, rotation or reopen
-     * @param target driver, throttle, pump, relief valve or setting; nothing for pass and reopen
-     * @param value opening 0 to 1, turns (clockwise positive), nut 1 tight or 0 slack, 1 on, open, full or right and 0
+     * @param action start, stop, open, shift, speed, vent, turn, nut, pass, lock-out, suction, fill, rotation or reopen
+     * @param target driver, engine, throttle, pump, relief valve or setting; nothing for pass and reopen
+     * @param value opening 0 to 1, rev/min, turns (clockwise positive), nut 1 tight or 0 slack, 1 on, open, full or right and 0
      *     for the other, seconds to let pass
      * @param position of a valve, for shift
      * @param key the sender's own name for this; sent again, it is done only once
@@ -91,6 +92,11 @@ class RigController {
                 yield done(id, a, throttle(unit, target), Double.toString(opening), r -> r.open(target, opening));
             }
             case "shift" -> shift(id, a, target);
+            case "speed" -> {
+                Engine engine = engine(unit, target);
+                double rpm = within(a.value(), 60 * engine.lowIdle(), 60 * engine.highIdle());
+                yield done(id, a, target, Double.toString(rpm), r -> r.speed(target, rpm / 60));
+            }
             case "vent" -> {
                 known(rigs.standing(id).vents().containsKey(target), target);
                 yield done(id, a, target, a.value() > 0.5 ? "1" : "0", r -> r.vent(target, a.value() > 0.5));
@@ -188,6 +194,11 @@ class RigController {
 
     private static String driver(PowerUnit unit, String id) {
         return known(unit.all(Driver.class).stream().anyMatch(m -> m.id().equals(id)), id);
+    }
+
+    private static Engine engine(PowerUnit unit, String id) {
+        known(unit.all(Engine.class).stream().anyMatch(e -> e.id().equals(id)), id);
+        return (Engine) unit.component(id);
     }
 
     private static String throttle(PowerUnit unit, String id) {

@@ -177,6 +177,7 @@ final class RunLog {
         return switch (h.action()) {
             case "open" -> reason.ratio("to", Double.parseDouble(h.to()));
             case "pass" -> reason.time("to", Double.parseDouble(h.to()));
+            case "speed" -> reason.number("to", Double.parseDouble(h.to()));
             case "nut", "vent", "lock-out", "suction", "fill", "rotation" ->
                 Reason.of("log.handled." + h.action() + (Double.parseDouble(h.to()) > 0.5 ? "-on" : "-off"))
                         .name("part", h.part());
