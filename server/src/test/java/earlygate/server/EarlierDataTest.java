@@ -195,7 +195,8 @@ class EarlierDataTest {
         try (Server again = new Server(old)) {
             assertThat(again.get("/api/runs/" + run).status()).isEqualTo(409);
             assertThat(again.get("/api/runs/" + run).problem())
-                    .contains("later edition (version " + (Plan.EDITION + 1) + ", this one knows " + Plan.EDITION + ")");
+                    .contains(
+                            "later edition (version " + (Plan.EDITION + 1) + ", this one knows " + Plan.EDITION + ")");
         }
     }
 
