@@ -118,6 +118,11 @@ public enum Note implements Keyed {
         return bare ? OptionalDouble.empty() : plain(Measure.PRESSURE, text, Si.BAR);
     }
 
+    /** Whether a clock is looked at for it: a time itself, or how long a can takes to fill. */
+    public boolean isTimed() {
+        return figure.equals(Optional.of(Kind.TIME)) || this == CASE_DRAIN;
+    }
+
     /** What it is one of, by key; empty where it is written freely. */
     public List<String> choices() {
         return choices;

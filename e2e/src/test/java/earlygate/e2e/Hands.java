@@ -13,6 +13,7 @@ import java.util.regex.Pattern;
 abstract class Hands {
     private static final Pattern OPENING = Pattern.compile("(\\d+) %");
     private static final Pattern UNTIL = Pattern.compile(" until (?:the )?(\\S+) reads ");
+    private static final Pattern SPEEDS = Pattern.compile("at (\\d+) rev/min of (\\S+) and at (\\d+)");
     static final Pattern BAND = Pattern.compile("must show ([0-9.]+) to ([0-9.]+)");
 
     final Page page;
@@ -96,6 +97,30 @@ abstract class Hands {
                 return;
             }
         }
+    }
+
+    /** The flow meter is read and written down, the engine set faster, and so again; nothing where no step asks for it. */
+    void flowAtBothSpeeds(String title) {
+        Matcher speeds = SPEEDS.matcher(title);
+        if (!speeds.find()) {
+            return;
+        }
+        writeFlow("Flow at the stated speed");
+        click("Set " + speeds.group(2) + " to " + speeds.group(3) + " rev/min");
+        stand();
+        writeFlow("Flow at the other speed");
+        click("Set " + speeds.group(2) + " to " + speeds.group(1) + " rev/min");
+        stand();
+    }
+
+    private void writeFlow(String field) {
+        page.getByLabel(field)
+                .fill(page.locator(".instruments > div")
+                        .filter(new Locator.FilterOptions().setHasText("Flow meter at"))
+                        .locator(".live")
+                        .innerText());
+        page.keyboard().press("Enter");
+        settle();
     }
 
     /** An accumulator fills and empties slowly: a gauge is believed once it stands. */

@@ -200,6 +200,7 @@ final class Technician extends Hands {
             put(throttle, "shut");
         } else if (title.matches("Open \\S+ until .*")) {
             openUntil(title.split(" ")[1]);
+            flowAtBothSpeeds(title);
         } else if (PUT.matcher(title).matches()) {
             put(title.split(" ")[1], PUT.matcher(title).replaceFirst("$1"));
         } else if (title.startsWith("Tighten")) {

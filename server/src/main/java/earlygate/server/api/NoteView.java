@@ -13,9 +13,10 @@ import java.util.Optional;
  * @param key under which it is noted
  * @param choices what it is one of; empty where it is written freely
  * @param figure time, flow or pressure, where it is a figure; empty where it is words
- * @param unit that a bare number gets before it is noted; empty where it needs none
+ * @param timed whether a clock is looked at for it
+ * @param unit that a bare number has, as the unit file has it for flows; empty where none is needed
  */
-public record NoteView(String key, String label, List<Choice> choices, String figure, String unit) {
+public record NoteView(String key, String label, List<Choice> choices, String figure, boolean timed, String unit) {
     /** @param text what is noted; {@code label} how it is said */
     public record Choice(String text, String label) {}
 
@@ -24,13 +25,21 @@ public record NoteView(String key, String label, List<Choice> choices, String fi
                 .map(c -> new Choice(c, said(c, words)))
                 .toList();
         Optional<Kind> figure = Note.of(note.code()).flatMap(Note::figure);
-        boolean pressure = figure.equals(Optional.of(Kind.PRESSURE));
         return new NoteView(
                 note.code(),
                 words.say(note),
                 choices,
                 figure.map(Kind::key).orElse(""),
-                pressure ? words.chosen().label() : "");
+                Note.of(note.code()).filter(Note::isTimed).isPresent(),
+                figure.map(k -> unit(k, words)).orElse(""));
+    }
+
+    private static String unit(Kind figure, Words words) {
+        return switch (figure) {
+            case PRESSURE -> words.chosen().label();
+            case FLOW -> "L/min";
+            default -> "";
+        };
     }
 
     private static String said(String choice, Words words) {
