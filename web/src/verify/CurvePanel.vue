@@ -56,20 +56,23 @@ async function take() {
   await props.send({ kind: 'live-point', step: props.curve.step, back: back.value })
 }
 
+const AGAIN_MS = 400
 const byItself = ref(false)
 const opening = computed(() => props.live?.openings[props.curve.load] ?? 0)
 const takenAt = ref(0)
 const asked = ref(false)
 /** While the load is shut slowly: wherever it stopped anew and the gauges have come to rest. */
-watch(
-  () => [byItself.value, stands.value, opening.value] as const,
-  async ([wanted, rest, at]) => {
-    if (!wanted || !rest || asked.value || props.lost || at === 0 || at === takenAt.value || !next.value) return
-    asked.value = true
-    if ((await props.send({ kind: 'live-point', step: props.curve.step, back: back.value })) !== false) takenAt.value = at
-    asked.value = false
-  },
-)
+async function takeByItself() {
+  const at = opening.value
+  if (!byItself.value || !stands.value || asked.value || props.lost || at === 0 || at === takenAt.value || !next.value) return
+  asked.value = true
+  const taken = await props.send({ kind: 'live-point', step: props.curve.step, back: back.value })
+  if (taken !== false) takenAt.value = at
+  asked.value = false
+  // The machine may have found it moving still, and nothing here changes when it has come to rest.
+  if (taken === false) setTimeout(() => void takeByItself(), AGAIN_MS)
+}
+watch([byItself, stands, opening], () => void takeByItself())
 
 async function keep() {
   const typed = [pressure.value, signal.value, flow.value] as const

@@ -37,6 +37,8 @@ final class Carry {
     private static final double TELLS = 0.5;
 
     private static final double NUDGE = 0.5 * BAR;
+    /** As near as a hand opens a load to where the plan has it. */
+    private static final double OFF_BY = 0.9;
 
     /**
      * A step as this machine will show it.
@@ -93,8 +95,23 @@ final class Carry {
                 .ifPresent(x -> real.put(s, new Real(planned, before + off.getAsDouble() / x, error, gauge)));
     }
 
-    /** Pa of the step's reading per Pa of a setting. */
+    /** Whether the reading tells how far a hand has opened a load, rather than where a setting stands. */
+    private boolean hangsOnAHand(Step step, Situation as) {
+        double error = gauge(step).orElseThrow().errorPa();
+        return as.openings().entrySet().stream()
+                .filter(o -> o.getValue() > 0 && o.getValue() < 1)
+                .map(o -> as.withOpening(o.getKey(), OFF_BY * o.getValue()))
+                .anyMatch(other -> answers.solve(other)
+                        .flatMap(a -> answers.solve(as).map(b -> Math.abs(measure(step, a) - measure(step, b))))
+                        .filter(by -> by > error)
+                        .isPresent());
+    }
+
+    /** Pa of the step's reading per Pa of a setting; empty where it tells nothing of it. */
     private Optional<Double> slope(Step step, Situation as, String setting) {
+        if (hangsOnAHand(step, as)) {
+            return Optional.empty();
+        }
         double at = value(as, setting);
         return answers.solve(as.withSetting(setting, at + NUDGE))
                 .flatMap(up -> answers.solve(as.withSetting(setting, at - NUDGE))

@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.within;
 import earlygate.explain.Reason;
 import earlygate.judge.Verdict.Grade;
 import earlygate.plan.Expect;
+import earlygate.plan.Procedure;
 import earlygate.plan.Step;
 import earlygate.plan.Step.Kind;
 import earlygate.run.RunEvent.Again;
@@ -58,6 +59,21 @@ class CarryTest {
         assertThat(run.step(atThePort.id()).orElseThrow()).isEqualTo(atThePort);
         assertThat(run.carried(atThePump.id())).extracting(Reason::code).containsExactly("run.carried");
         assertThat(run.carried(atThePort.id())).isEmpty();
+    }
+
+    /** A load that a hand opens until a gauge shows so much tells how far it was opened, not where the margin stands. */
+    @Test
+    void aLoadInAHandTellsNothingOfAScrew() {
+        Step underSpeed = nh.coded("plan.speed");
+        Step after = nh.state().plan().steps().stream()
+                .filter(s -> s.procedure()
+                        .filter(p -> p.kind() == Procedure.Kind.STANDBY)
+                        .isPresent())
+                .reduce((first, last) -> last)
+                .orElseThrow();
+        nh.reads(underSpeed, "GP", underSpeed.expect().get(0).value() / BAR + 5).then(new StepDone(underSpeed.id()));
+        assertThat(nh.state().carried(after.id())).isEmpty();
+        assertThat(on(nh.state(), after, "GP")).isEqualTo(on(Steps.of("NH-04").state(), after, "GP"));
     }
 
     /** 4.5 bar above the plan's figure fails but for the 2 bar that the standby stands higher. */

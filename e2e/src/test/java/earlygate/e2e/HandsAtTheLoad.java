@@ -1,0 +1,119 @@
+package earlygate.e2e;
+
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.TimeoutError;
+import java.util.List;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+
+/** What hands do with a load valve: open it until a gauge reads so much, take a curve with it, read what flows. */
+abstract class HandsAtTheLoad extends Hands {
+    private static final Pattern SPEEDS = Pattern.compile("at (\\d+) rev/min of (\\S+) and at (\\d+)");
+
+    HandsAtTheLoad(Page page) {
+        super(page);
+    }
+
+    void openUntil(String throttle) {
+        Matcher band = BAND.matcher(page.locator(".want").first().innerText());
+        if (!band.find()) {
+            throw new AssertionError(
+                    "No band in " + page.locator(".want").first().innerText());
+        }
+        double low = Double.parseDouble(band.group(1)) + 2;
+        double high = Double.parseDouble(band.group(2)) - 2;
+        for (String by : List.of("10 %", "1 %", "0.1 %")) {
+            for (int i = 0; i < 12 && gauge() > high; i++) {
+                click("Open " + throttle + " by " + by);
+                stand();
+            }
+            for (int i = 0; i < 12 && gauge() < low && !by.equals("0.1 %"); i++) {
+                click("Close " + throttle + " by " + (by.equals("10 %") ? "1 %" : "0.1 %"));
+                stand();
+            }
+            if (gauge() >= low && gauge() <= high) {
+                return;
+            }
+        }
+    }
+
+    /** The flow meter is read and written down, the engine set faster, and so again; nothing where no step asks for it. */
+    void flowAtBothSpeeds(String title) {
+        Matcher speeds = SPEEDS.matcher(title);
+        if (!speeds.find()) {
+            return;
+        }
+        writeFlow("Flow at the stated speed");
+        click("Set " + speeds.group(2) + " to " + speeds.group(3) + " rev/min");
+        stand();
+        writeFlow("Flow at the other speed");
+        click("Set " + speeds.group(2) + " to " + speeds.group(1) + " rev/min");
+        stand();
+    }
+
+    private void writeFlow(String field) {
+        page.getByLabel(field)
+                .fill(page.locator(".instruments > div")
+                        .filter(new Locator.FilterOptions().setHasText("Flow meter at"))
+                        .locator(".live")
+                        .innerText());
+        page.keyboard().press("Enter");
+        settle();
+    }
+
+    /** Every point that the panel asks for, one after the other, the load opened by its handles as far as it says. */
+    void takeCurve() {
+        boolean byItself = heading().startsWith("Margin");
+        if (byItself) {
+            page.getByText("Take a point by itself").click();
+        }
+        Pattern next = Pattern.compile("(\\S+) ([0-9.]+) % open");
+        page.locator(".curve > p").first().waitFor();
+        for (int i = 0; i < 20; i++) {
+            Matcher asks = next.matcher(text(".curve > p"));
+            if (!asks.find()) {
+                break;
+            }
+            String load = asks.group(1);
+            page.getByLabel("Shut " + load).click();
+            int tenths = (int) Math.round(10 * Double.parseDouble(asks.group(2)));
+            for (int by : new int[] {100, 10, 1}) {
+                for (; tenths >= by; tenths -= by) {
+                    click("Open " + load + " by " + (by == 1 ? "0.1" : "" + by / 10) + " %");
+                }
+            }
+            int before = page.locator(".curve tbody tr").count();
+            if (byItself) {
+                await(before);
+            } else {
+                takePoint(before);
+            }
+        }
+    }
+
+    private void await(int before) {
+        try {
+            page.locator(".curve tbody tr").nth(before).waitFor();
+        } catch (TimeoutError never) {
+            throw new AssertionError("No point came by itself:\n" + text("main"), never);
+        }
+    }
+
+    /** A gauge that still moves gives no point: the page says so, and the hand presses once more when it stands. */
+    private void takePoint(int before) {
+        for (int i = 0; i < 20; i++) {
+            stand();
+            Locator take = page.locator(".curve .take button:enabled");
+            take.waitFor();
+            take.click();
+            try {
+                page.locator(".curve tbody tr").nth(before).waitFor(new Locator.WaitForOptions().setTimeout(3_000));
+                return;
+            } catch (TimeoutError stillMoves) {
+                settle();
+            }
+        }
+        throw new AssertionError("No point was taken:\n" + text(".curve"));
+    }
+}
