@@ -76,6 +76,7 @@ abstract class HandsAtTheLoad extends Hands {
                 break;
             }
             String load = asks.group(1);
+            int before = page.locator(".curve tbody tr").count();
             page.getByLabel("Shut " + load).click();
             int tenths = (int) Math.round(10 * Double.parseDouble(asks.group(2)));
             for (int by : new int[] {100, 10, 1}) {
@@ -83,7 +84,6 @@ abstract class HandsAtTheLoad extends Hands {
                     click("Open " + load + " by " + (by == 1 ? "0.1" : "" + by / 10) + " %");
                 }
             }
-            int before = page.locator(".curve tbody tr").count();
             if (byItself) {
                 await(before);
             } else {
