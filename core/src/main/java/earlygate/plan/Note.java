@@ -25,8 +25,10 @@ public enum Note implements Keyed {
     LEAKS("none", "found"),
     /** Of the regulators of a pair of pumps. */
     LEVERS("free", "stuck"),
-    /** Of an engine, rev/min: it has no ammeter that would tell what it does without load. */
-    NO_LOAD_SPEED,
+    /** Of an engine: it has no ammeter that would tell what it does without load. */
+    NO_LOAD_SPEED(Kind.SPEED),
+    /** The same where its pump stalls, or works. */
+    LOADED_SPEED(Kind.SPEED),
     /** Which one stands in the line, or that none is at hand. */
     FLOW_METER,
     PRECHARGE,
@@ -83,7 +85,7 @@ public enum Note implements Keyed {
         return this == FLOW_AT_SPEED ? Optional.of(FLOW_STATED) : Optional.empty();
     }
 
-    /** What is measured, where it is a figure: s, m3/s or Pa. */
+    /** What is measured, where it is a figure: s, m3/s, Pa or rev/s. */
     public Optional<Kind> figure() {
         return figure;
     }
@@ -98,6 +100,7 @@ public enum Note implements Keyed {
         return switch (figure.orElseThrow()) {
             case PRESSURE -> withUnit(written);
             case TIME -> plain(Measure.TIME, written, 1);
+            case SPEED -> plain(Measure.SPEED, written, 1 / 60.0);
             case FLOW -> {
                 OptionalDouble filled = ByVolume.flow(written);
                 yield filled.isPresent() ? filled : plain(Measure.FLOW, written, Si.LPM);

@@ -82,6 +82,9 @@ class FiguresNotedTest {
         "VENTED, 58 psi, 399896",
         "VENTED, '4,2 bar', 420000",
         "VENTED, 4.2, NaN",
+        "LOADED_SPEED, 1500, 25",
+        "LOADED_SPEED, 1500 rev/min, 25",
+        "LOADED_SPEED, 25 Hz, NaN",
     })
     void figuresAsTheyAreWritten(Note note, String text, double si) {
         OptionalDouble value = note.value(text);

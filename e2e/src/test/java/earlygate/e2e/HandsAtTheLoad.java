@@ -44,18 +44,19 @@ abstract class HandsAtTheLoad extends Hands {
         if (!speeds.find()) {
             return;
         }
-        writeFlow("Flow at the stated speed");
+        write("Flow at the stated speed", "Flow meter at");
         click("Set " + speeds.group(2) + " to " + speeds.group(3) + " rev/min");
         stand();
-        writeFlow("Flow at the other speed");
+        write("Flow at the other speed", "Flow meter at");
         click("Set " + speeds.group(2) + " to " + speeds.group(1) + " rev/min");
         stand();
     }
 
-    private void writeFlow(String field) {
+    /** What an instrument of the machine shows goes into a field of the step. */
+    void write(String field, String instrument) {
         page.getByLabel(field)
                 .fill(page.locator(".instruments > div")
-                        .filter(new Locator.FilterOptions().setHasText("Flow meter at"))
+                        .filter(new Locator.FilterOptions().setHasText(instrument))
                         .locator(".live")
                         .innerText());
         page.keyboard().press("Enter");

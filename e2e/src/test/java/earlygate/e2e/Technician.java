@@ -201,6 +201,9 @@ final class Technician extends HandsAtTheLoad {
         } else if (title.matches("Open \\S+ until .*")) {
             openUntil(title.split(" ")[1]);
             flowAtBothSpeeds(title);
+            if (title.contains("write down the speed")) {
+                write("Engine speed under this load, rpm", "Engine");
+            }
         } else if (PUT.matcher(title).matches()) {
             put(title.split(" ")[1], PUT.matcher(title).replaceFirst("$1"));
         } else if (title.startsWith("Tighten")) {

@@ -60,20 +60,17 @@ public final class FirstStart {
         Reason flush = site.loads().isEmpty()
                 ? of(engines ? "plan.flush-engine-way" : "plan.flush-way")
                 : of(engines ? "plan.flush-engine" : "plan.flush").name("throttle", Site.names(site.loads()));
-        script.step(Kind.TEST, flush.name("motor", Site.names(site.drivers())))
+        Script.Writer first = script.step(Kind.TEST, flush.name("motor", Site.names(site.drivers())))
                 .why(of("plan.why.flush"))
                 .moves(site.drivers())
                 .expect(readings.roughly(site.gauge()))
                 .expect(readings.currents())
-                .note(
-                        site.drivers().stream().anyMatch(d -> d instanceof Engine)
-                                ? new Note[] {Note.NO_LOAD_SPEED}
-                                : new Note[0])
                 .ifNot(of("plan.if-not.no-pressure"), of("plan.if-not.rattle"), of("plan.if-not.current-high"))
                 .caution("injection", "rotation-stop")
                 .onTime(site.drivers())
-                .minutes(6)
-                .add();
+                .minutes(6);
+        EngineSpeed.asked(site, Note.NO_LOAD_SPEED).ifPresent(first::note);
+        first.add();
         OnTime.rest(site);
         script.step(Kind.CHECK, of("plan.leak-walk"))
                 .why(of("plan.why.leak-walk"))

@@ -2,6 +2,7 @@ package earlygate.planner.script;
 
 import static earlygate.explain.Reason.of;
 
+import earlygate.plan.Note;
 import earlygate.plan.Procedure;
 import earlygate.plan.Step.Kind;
 import earlygate.solve.SteadyState;
@@ -36,7 +37,7 @@ final class Stall {
                             .map(Target::tolerancePa)
                             .orElse(TOGETHER * site.readings().of(pump.get()));
                     site.hold(set, held);
-                    site.script()
+                    Script.Writer step = site.script()
                             .step(
                                     Kind.TEST,
                                     of("plan.stall")
@@ -51,8 +52,9 @@ final class Stall {
                             .expect(site.readings().pressure(signal.get(), tolerance))
                             .ifNot(of("plan.if-not.stall"))
                             .caution("injection", "loads")
-                            .minutes(1)
-                            .add();
+                            .minutes(1);
+                    EngineSpeed.asked(site, Note.LOADED_SPEED).ifPresent(step::note);
+                    step.add();
                     site.rehearsal().go(set);
                     return;
                 }

@@ -2,12 +2,14 @@ package earlygate.planner.script;
 
 import static earlygate.explain.Reason.of;
 
+import earlygate.explain.Reason;
 import earlygate.network.ComponentState.PumpState;
 import earlygate.plan.Note;
 import earlygate.plan.Procedure;
 import earlygate.plan.Step.Kind;
 import earlygate.solve.SteadyState;
 import earlygate.unit.DcMotor;
+import earlygate.unit.Engine;
 import earlygate.unit.Line;
 import earlygate.unit.PowerUnit;
 import earlygate.unit.Pump;
@@ -17,6 +19,7 @@ import earlygate.unit.Throttle;
 import earlygate.unit.Work;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Stream;
 
 /** The load opened until the gauge shows what each work needs: what the drive draws there, and what the pump loses inside. */
 final class WorkingPoints {
@@ -39,39 +42,68 @@ final class WorkingPoints {
         }
     }
 
+    private record There(Throttle load, TestPoint gauge, Situation at) {}
+
     private void write(Work w, Situation set) {
-        Optional<Throttle> load = site.loads().stream()
-                .filter(t -> t.a().equals(w.line()) && t.b().equals(Line.TANK))
-                .findFirst();
-        Optional<TestPoint> gauge = unit.gaugesOn(w.line()).stream().findFirst();
-        Optional<Double> opening =
-                load.filter(t -> gauge.isPresent()).flatMap(t -> Opening.until(site, t, set, w.line(), w.pressurePa()));
-        if (opening.isEmpty()) {
+        Rehearsal m = site.rehearsal();
+        Optional<There> found = there(w, set);
+        if (found.isEmpty()) {
             return;
         }
-        Rehearsal m = site.rehearsal();
-        m.go(set.withOpening(load.get().id(), opening.get()));
+        There t = found.get();
+        m.go(t.at());
         Script.Writer step = site.script()
-                .step(
-                        Kind.TEST,
-                        of("plan.working-point")
-                                .name("throttle", load.get().id())
-                                .name("work", w.name().isEmpty() ? w.id() : w.name())
-                                .pressure("pressure", w.pressurePa())
-                                .name("motor", Site.names(site.drivers())))
+                .step(Kind.TEST, asked(w, t))
                 .why(of("plan.why.working-point").name("motor", Site.names(site.drivers())))
                 .test(Procedure.Kind.WORKING_POINT, w.id())
-                .moves(load.get().id())
-                .expect(site.readings().pressure(gauge.get(), w.pressurePa() * NEAR))
+                .moves(t.load().id())
+                .expect(site.readings().pressure(t.gauge(), w.pressurePa() * NEAR))
                 .expect(site.readings().currents())
                 .ifNot(of("plan.if-not.current-high"), of("plan.if-not.worn"))
                 .caution("injection", "hot")
                 .onTime(site.drivers())
                 .minutes(1);
+        EngineSpeed.asked(site, Note.LOADED_SPEED).ifPresent(step::note);
         m.state.ifPresent(s -> drain(step, s));
         step.add();
         OnTime.rest(site);
         m.go(set);
+    }
+
+    /** An engine has no current to read. */
+    private Reason asked(Work w, There t) {
+        boolean engines = site.drivers().stream().allMatch(d -> d instanceof Engine);
+        return of(engines ? "plan.working-point-engine" : "plan.working-point")
+                .name("throttle", t.load().id())
+                .name("gauge", t.gauge().id())
+                .name("work", w.name().isEmpty() ? w.id() : w.name())
+                .pressure("pressure", w.pressurePa())
+                .name("motor", Site.names(site.drivers()));
+    }
+
+    /**
+     * A load to tank that brings the line of a work there: what it asks of drive and lines must be borne, or the plan is
+     * refused. Else one between ports while a lever is held, as far as that is safe.
+     */
+    private Optional<There> there(Work w, Situation set) {
+        return unit.gaugesOn(w.line()).stream()
+                .findFirst()
+                .flatMap(g -> Stream.concat(toTank(w, g, set), held(w, g, set)).findFirst());
+    }
+
+    private Stream<There> toTank(Work w, TestPoint gauge, Situation set) {
+        return site.loadsOn(w.line()).stream()
+                .filter(t -> t.b().equals(Line.TANK))
+                .limit(1)
+                .flatMap(t -> Opening.until(site, t, set, w.line(), w.pressurePa()).stream()
+                        .map(o -> new There(t, gauge, set.withOpening(t.id(), o))));
+    }
+
+    private Stream<There> held(Work w, TestPoint gauge, Situation set) {
+        return site.anyPosition(set).stream()
+                .flatMap(way -> site.loadsOn(w.line()).stream()
+                        .flatMap(t -> Opening.at(site, t, way, gauge, w.pressurePa()).stream()
+                                .map(at -> new There(t, gauge, at))));
     }
 
     /** Of the only pump that runs and has a control, and with it a drain line of its own. */
