@@ -3,8 +3,7 @@ import Button from 'primevue/button'
 import InputText from 'primevue/inputtext'
 import SelectButton from 'primevue/selectbutton'
 import { ref, watch } from 'vue'
-import { useDisplay } from '../display/display'
-import { unitBeside, withUnit } from '../display/units'
+import { withUnit } from '../display/units'
 import { say } from '../words'
 import StopClock from './StopClock.vue'
 import type { RunEvent, RunView } from './useRun'
@@ -12,7 +11,6 @@ import type { RunEvent, RunView } from './useRun'
 /** What a step asks to be written down: one of a few with a tap, anything else typed. */
 const props = defineProps<{ run: RunView; step: string; /** the practice machine's own time, s */ machineS?: number }>()
 const emit = defineEmits<{ send: [event: RunEvent] }>()
-const display = useDisplay()
 const typed = ref<Record<string, string>>({})
 
 function kept(key: string): string | undefined {
@@ -31,14 +29,10 @@ watch(
 
 type Asked = NonNullable<RunView['step']>['notes'][number]
 
-function unitOf(n: Asked): string {
-  return unitBeside(n.unit, display.pressure)
-}
-
 /** What was read off an instrument is a bare number; the unit in which it is shown is kept with it. */
 function written(n: Asked): string {
   const text = typed.value[n.key]?.trim() ?? ''
-  return n.unit ? withUnit(text, unitOf(n)) : text
+  return n.unit ? withUnit(text, n.unit) : text
 }
 
 /** What ran into a can is typed, the time that it took is stopped. */
@@ -75,7 +69,7 @@ function note(key: string, text: string) {
         @keydown.enter.prevent="note(n.key, written(n))"
         @blur="note(n.key, written(n))"
       />
-      <span v-if="n.unit && written(n) !== typed[n.key]">{{ unitOf(n) }}</span>
+      <span v-if="n.unit && written(n) !== typed[n.key]">{{ n.unit }}</span>
       <StopClock v-if="n.timed" :machine-s="machineS" @stopped="(s: number) => timed(n, s)" />
       <Button
         :label="say('run.stepAside.write-down')"

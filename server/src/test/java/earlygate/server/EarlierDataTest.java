@@ -184,7 +184,10 @@ class EarlierDataTest {
         try (Connection db = DriverManager.getConnection("jdbc:h2:file:" + old.resolve("early-gate"), "sa", "")) {
             DSLContext data = DSL.using(db, SQLDialect.H2);
             RunRecord head = data.fetchSingle(RUN, RUN.ID.eq(run));
-            head.setPlan(head.getPlan().replace("\"edition\":" + Plan.EDITION, "\"edition\":" + (Plan.EDITION + 1)));
+            // It may hold what this one can't even read.
+            head.setPlan(head.getPlan()
+                    .replace("\"edition\":" + Plan.EDITION, "\"edition\":" + (Plan.EDITION + 1))
+                    .replace("\"kind\":\"RETURN\"", "\"kind\":\"OF_LATER_DAYS\""));
             head.update();
             // As the later edition would have left it: the head carries its own hash.
             data.update(RUN_TAIL)

@@ -194,6 +194,7 @@ final class OnTheRig extends Walker {
         look();
         // While a needle trembles nobody is said to have it.
         for (int i = 0; right && live.get("held").isNull() && i < LOOKS; i++) {
+            breathe(60);
             look();
         }
         JsonNode now = live.get("held");

@@ -14,7 +14,7 @@ import java.util.Optional;
  * @param choices what it is one of; empty where it is written freely
  * @param figure time, flow or pressure, where it is a figure; empty where it is words
  * @param timed whether a clock is looked at for it
- * @param unit that a bare number has, as the unit file has it for flows; empty where none is needed
+ * @param unit that a bare number gets before it is noted; empty where it needs none
  */
 public record NoteView(String key, String label, List<Choice> choices, String figure, boolean timed, String unit) {
     /** @param text what is noted; {@code label} how it is said */
@@ -37,7 +37,7 @@ public record NoteView(String key, String label, List<Choice> choices, String fi
     private static String unit(Kind figure, Words words) {
         return switch (figure) {
             case PRESSURE -> words.chosen().label();
-            case FLOW -> "L/min";
+            case FLOW -> words.flowUnit();
             default -> "";
         };
     }

@@ -270,13 +270,14 @@ public class RunStore {
     }
 
     private RunHead head(RunRecord r) {
-        Plan plan = json.readValue(r.getPlan(), Plan.class);
-        if (plan.edition() > Plan.EDITION) {
+        // Before it is read: a later one may say what this one can't read.
+        int edition = json.readTree(r.getPlan()).path("edition").asInt(1);
+        if (edition > Plan.EDITION) {
             throw ApiProblem.conflict(
                     "plan",
                     Reason.of("runs.plan-later")
                             .number("run", r.getId())
-                            .number("version", plan.edition())
+                            .number("version", edition)
                             .number("known", Plan.EDITION));
         }
         return new RunHead(
@@ -284,7 +285,7 @@ public class RunStore {
                 r.getUuid(),
                 r.getTag(),
                 r.getRevision(),
-                plan,
+                json.readValue(r.getPlan(), Plan.class),
                 r.getGapSchool(),
                 r.getSectionOrder(),
                 r.getTechnician(),

@@ -133,9 +133,15 @@ public final class Prover {
                             .name("format", "record " + edition)
                             .name("known", "record " + RecordView.EDITION));
         }
+        int planned = json.readTree(head.plan()).path("edition").asInt(1);
+        if (planned > Plan.EDITION) {
+            return Result.broken(
+                    "head.plan",
+                    Reason.of("prove.later").name("format", "plan " + planned).name("known", "plan " + Plan.EDITION));
+        }
         boolean earlier = edition < RecordView.EDITION;
         // What was planned in this edition can't have been written down by an earlier one.
-        int least = RecordView.since(json.readTree(head.plan()).path("edition").asInt(1));
+        int least = RecordView.since(planned);
         if (edition < least) {
             return Result.broken(
                     "record.edition",

@@ -66,11 +66,11 @@ public record RecordView(
         List<AttachedView> files,
         SignedView signed,
         List<LogView> log) {
-    static final int EDITION = 3;
+    static final int EDITION = 4;
 
     /** The earliest edition of records that can tell of a run by a plan of this edition. */
     static int since(int plan) {
-        return plan >= 8 ? 3 : plan >= 7 ? 2 : 1;
+        return plan >= 9 ? 4 : plan >= 8 ? 3 : plan >= 7 ? 2 : 1;
     }
 
     /**

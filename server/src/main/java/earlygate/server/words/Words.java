@@ -134,6 +134,11 @@ public final class Words {
         return format(pattern, measure.convert(value, unit, there)) + there;
     }
 
+    /** In which those read flows who read these pressures. */
+    public String flowUnit() {
+        return Measure.FLOW.beside(also, "L/min");
+    }
+
     /** Turns as a hand counts them: whole turns and sixteenths, outward ones with a minus. */
     public static String turns(double turns) {
         long sixteenths = Math.round(Math.abs(turns) * 16);
