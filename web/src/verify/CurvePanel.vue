@@ -2,7 +2,7 @@
 import Button from 'primevue/button'
 import InputText from 'primevue/inputtext'
 import ToggleSwitch from 'primevue/toggleswitch'
-import { computed, ref, watch } from 'vue'
+import { computed, onUnmounted, ref, watch } from 'vue'
 import type { Refused } from '../api/client'
 import { useDisplay } from '../display/display'
 import { unitBeside, withUnit } from '../display/units'
@@ -56,23 +56,32 @@ async function take() {
   await props.send({ kind: 'live-point', step: props.curve.step, back: back.value })
 }
 
+/** The machine may have found the gauges moving still, and nothing here changes when they have come to rest. */
 const AGAIN_MS = 400
+const MOST_AGAIN = 8
+let again: ReturnType<typeof setTimeout> | undefined
 const byItself = ref(false)
 const opening = computed(() => props.live?.openings[props.curve.load] ?? 0)
 const takenAt = ref(0)
 const asked = ref(false)
 /** While the load is shut slowly: wherever it stopped anew and the gauges have come to rest. */
-async function takeByItself() {
+async function takeByItself(tries = 0) {
   const at = opening.value
   if (!byItself.value || !stands.value || asked.value || props.lost || at === 0 || at === takenAt.value || !next.value) return
   asked.value = true
   const taken = await props.send({ kind: 'live-point', step: props.curve.step, back: back.value })
   if (taken !== false) takenAt.value = at
   asked.value = false
-  // The machine may have found it moving still, and nothing here changes when it has come to rest.
-  if (taken === false) setTimeout(() => void takeByItself(), AGAIN_MS)
+  if (taken === false && tries < MOST_AGAIN) again = setTimeout(() => void takeByItself(tries + 1), AGAIN_MS)
 }
-watch([byItself, stands, opening], () => void takeByItself())
+watch([byItself, stands, opening], () => {
+  clearTimeout(again)
+  void takeByItself()
+})
+onUnmounted(() => {
+  byItself.value = false
+  clearTimeout(again)
+})
 
 async function keep() {
   const typed = [pressure.value, signal.value, flow.value] as const

@@ -59,7 +59,10 @@ final class WorkingPoints {
                 .moves(t.load().id())
                 .expect(site.readings().pressure(t.gauge(), w.pressurePa() * NEAR))
                 .expect(site.readings().currents())
-                .ifNot(of("plan.if-not.current-high"), of("plan.if-not.worn"))
+                .ifNot(
+                        byEngine()
+                                ? new Reason[] {of("plan.if-not.engine-slow")}
+                                : new Reason[] {of("plan.if-not.current-high"), of("plan.if-not.worn")})
                 .caution("injection", "hot")
                 .onTime(site.drivers())
                 .minutes(1);
@@ -72,13 +75,16 @@ final class WorkingPoints {
 
     /** An engine has no current to read. */
     private Reason asked(Work w, There t) {
-        boolean engines = site.drivers().stream().allMatch(d -> d instanceof Engine);
-        return of(engines ? "plan.working-point-engine" : "plan.working-point")
+        return of(byEngine() ? "plan.working-point-engine" : "plan.working-point")
                 .name("throttle", t.load().id())
                 .name("gauge", t.gauge().id())
                 .name("work", w.name().isEmpty() ? w.id() : w.name())
                 .pressure("pressure", w.pressurePa())
                 .name("motor", Site.names(site.drivers()));
+    }
+
+    private boolean byEngine() {
+        return site.drivers().stream().allMatch(d -> d instanceof Engine);
     }
 
     /**
