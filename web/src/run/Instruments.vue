@@ -106,7 +106,7 @@ const oilSays = computed(() => {
         <span class="live">{{ rpm }}</span> {{ say('run.instruments.rpm') }}
       </p>
     </div>
-    <div v-for="(lpm, id) in live.meters" :key="`f${id}`" class="beside">
+    <div v-for="(lpm, id) in live.meters" :key="`f${id}`">
       <span class="quiet small">{{ say('run.instruments.flow-meter', id) }}</span>
       <p class="mid">
         <span class="live">{{ display.flow(lpm, 1).split(' ')[0] }}</span> {{ display.flow(lpm, 1).split(' ')[1] }}
@@ -135,14 +135,12 @@ const oilSays = computed(() => {
 .gauge.alone {
   grid-column: 1 / -1;
 }
-.gauge:not(.here),
-.beside {
+.gauge:not(.here) {
   display: flex;
   align-items: baseline;
   gap: 6px;
 }
-.gauge:not(.here) .live,
-.beside .live {
+.gauge:not(.here) .live {
   font-size: 22px;
 }
 .gauge:not(.here) .big {
