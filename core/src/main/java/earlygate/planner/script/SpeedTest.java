@@ -40,7 +40,11 @@ final class SpeedTest {
         this.unit = site.unit();
     }
 
-    private record Kept(Situation at, double pressure, double stated, double other) {}
+    /**
+     * @param speed the other one, rev/s
+     * @param other what flows at it, m3/s; {@code flow} at the stated speed
+     */
+    private record Kept(Situation at, double speed, double pressure, double flow, double other) {}
 
     /**
      * @param margin taken with a meter in its line
@@ -55,10 +59,9 @@ final class SpeedTest {
         DoubleStream.of(engine.lowIdle(), engine.highIdle())
                 .filter(n -> n != stated)
                 .boxed()
-                .flatMap(n -> middle(kept(margin, set, engine, n)).stream()
-                        .map(k -> (Runnable) () -> write(margin, k, engine, stated, n)))
+                .flatMap(n -> middle(kept(margin, set, engine, n)).stream())
                 .findFirst()
-                .ifPresent(Runnable::run);
+                .ifPresent(k -> write(margin, k, engine, stated));
     }
 
     /** Where it was read for the margin, as far as the model keeps the flow at that speed with room to spare, and all is safe. */
@@ -78,7 +81,7 @@ final class SpeedTest {
                 double p = Math.abs(then.get().flow(margin.metered()));
                 if (Math.abs(p - q) <= KEEPS * q
                         && then.get().pump(margin.subject()).stroke() <= RESERVE) {
-                    kept.add(new Kept(at, now.get().pressure(line), q, p));
+                    kept.add(new Kept(at, speed, now.get().pressure(line), q, p));
                 }
             }
         }
@@ -89,7 +92,7 @@ final class SpeedTest {
         return kept.isEmpty() ? Optional.empty() : Optional.of(kept.get(kept.size() / 2));
     }
 
-    private void write(Curve margin, Kept k, Engine engine, double stated, double other) {
+    private void write(Curve margin, Kept k, Engine engine, double stated) {
         TestPoint gauge = unit.testPoint(margin.gauge());
         site.rehearsal().go(k.at());
         site.script()
@@ -102,7 +105,7 @@ final class SpeedTest {
                                 .name("metered", margin.metered())
                                 .name("engine", engine.id())
                                 .number("stated", Math.rint(stated * PER_MINUTE))
-                                .number("other", Math.rint(other * PER_MINUTE)))
+                                .number("other", Math.rint(k.speed() * PER_MINUTE)))
                 .why(of("plan.why.speed").name("pump", margin.subject()))
                 .test(Procedure.Kind.SPEED, margin.subject())
                 .moves(margin.load())
@@ -110,7 +113,7 @@ final class SpeedTest {
                 .note(Note.FLOW_STATED)
                 .note(Note.FLOW_AT_SPEED
                         .expecting(k.other(), (1 - WITHIN) * k.other(), (1 + WITHIN) * k.other())
-                        .flow(Note.AGAINST, k.stated()))
+                        .flow(Note.AGAINST, k.flow()))
                 .ifNot(of("plan.if-not.speed").name("pump", margin.subject()))
                 .caution("injection", "hot")
                 .fullFlow()

@@ -25,6 +25,7 @@ import org.jooq.Condition;
 import org.jooq.DSLContext;
 import org.jooq.Record;
 import org.springframework.stereotype.Repository;
+import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
 /** Runs and their logs. What a method here returns from is on disk, not in a buffer. */
@@ -271,7 +272,8 @@ public class RunStore {
 
     private RunHead head(RunRecord r) {
         // Before it is read: a later one may say what this one can't read.
-        int edition = json.readTree(r.getPlan()).path("edition").asInt(1);
+        JsonNode plan = json.readTree(r.getPlan());
+        int edition = plan.path("edition").asInt(1);
         if (edition > Plan.EDITION) {
             throw ApiProblem.conflict(
                     "plan",
@@ -285,7 +287,7 @@ public class RunStore {
                 r.getUuid(),
                 r.getTag(),
                 r.getRevision(),
-                json.readValue(r.getPlan(), Plan.class),
+                json.treeToValue(plan, Plan.class),
                 r.getGapSchool(),
                 r.getSectionOrder(),
                 r.getTechnician(),
