@@ -25,7 +25,6 @@ import org.jooq.Condition;
 import org.jooq.DSLContext;
 import org.jooq.Record;
 import org.springframework.stereotype.Repository;
-import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
 /** Runs and their logs. What a method here returns from is on disk, not in a buffer. */
@@ -76,14 +75,14 @@ public class RunStore {
 
     private final DSLContext db;
     private final Writes writes;
-    private final JsonMapper json;
+    private final PlanText plans;
     private final EventText text;
     private final RigStandings standings;
 
     RunStore(DSLContext db, Writes writes, JsonMapper json, RigStandings standings) {
         this.db = db;
         this.writes = writes;
-        this.json = json;
+        this.plans = new PlanText(json);
         this.text = new EventText(json);
         this.standings = standings;
     }
@@ -104,7 +103,7 @@ public class RunStore {
         r.setClientKey(run.clientKey());
         r.setTag(run.tag());
         r.setRevision(run.revision());
-        r.setPlan(json.writeValueAsString(run.plan()));
+        r.setPlan(plans.write(run.plan()));
         r.setGapSchool(run.gapSchool());
         r.setSectionOrder(run.sectionOrder());
         r.setTechnician(run.technician());
@@ -271,23 +270,12 @@ public class RunStore {
     }
 
     private RunHead head(RunRecord r) {
-        // Before it is read: a later one may say what this one can't read.
-        JsonNode plan = json.readTree(r.getPlan());
-        int edition = plan.path("edition").asInt(1);
-        if (edition > Plan.EDITION) {
-            throw ApiProblem.conflict(
-                    "plan",
-                    Reason.of("runs.plan-later")
-                            .number("run", r.getId())
-                            .number("version", edition)
-                            .number("known", Plan.EDITION));
-        }
         return new RunHead(
                 r.getId(),
                 r.getUuid(),
                 r.getTag(),
                 r.getRevision(),
-                json.treeToValue(plan, Plan.class),
+                plans.read(r.getId(), r.getPlan()),
                 r.getGapSchool(),
                 r.getSectionOrder(),
                 r.getTechnician(),
