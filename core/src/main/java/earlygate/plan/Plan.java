@@ -17,7 +17,8 @@ import java.util.function.UnaryOperator;
  * @param edition how it is written: 1 ended with its last step; in 2 the last gate is opened too; 3 says phrases inside
  *     its sentences by words of their own; 4 lists the moves of each step; in 5 a goal may be a flow or a
  *     current; in 6 a step may take a curve; 7 says which test a step belongs to; 8 knows vents
- *     and regulators' levers; 9 the flow at another speed of the engine
+ *     and regulators' levers; 9 the flow at another speed of the engine; in 10 what a
+ *     drive draws is expected at what a load was really opened to
  */
 public record Plan(
         School school,
@@ -29,7 +30,7 @@ public record Plan(
         int audited,
         Integer edition) {
     /** What plans are written in now; all earlier ones are read. */
-    public static final int EDITION = 9;
+    public static final int EDITION = 10;
 
     private static final int LAST_GATE = 2;
 

@@ -83,7 +83,7 @@ public final class RunState {
             }
         }
         events.stream().filter(e -> !state.struck.contains(e.seq())).forEach(state::apply);
-        state.carry(new Carry(unit, answers, state::oilAt));
+        state.carry(new Carry(unit, answers, state::oilAt), new LoadOpened(unit, plan, answers));
         return state;
     }
 
@@ -131,9 +131,9 @@ public final class RunState {
     }
 
     /** What was measured goes into what the steps after it expect. */
-    private void carry(Carry carry) {
+    private void carry(Carry carry, LoadOpened loads) {
         plan = plan.withSteps(raw -> {
-            Carry.Shifted shifted = carry.into(raw);
+            Carry.Shifted shifted = loads.into(carry.into(raw), records.get(raw.id()));
             carry.learn(shifted.step(), records.get(raw.id()));
             steps.put(raw.id(), shifted.step());
             carried.put(raw.id(), shifted.why());

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import earlygate.plan.Plan;
 import earlygate.plan.School;
+import earlygate.plan.Step;
 import earlygate.unit.PowerUnit;
 import earlygate.unit.file.UnitFile;
 import java.io.IOException;
@@ -11,7 +12,9 @@ import java.io.InputStream;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.stream.Stream;
+import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
 import tools.jackson.databind.JsonNode;
@@ -65,6 +68,27 @@ class StrangersTest {
                         .containsAnyOf("motor-overload", "school-not-for-this-unit");
             }
         }
+    }
+
+    /**
+     * Nobody knows the end of a screw better than to some 15 %: with its accumulator shut off, a charging valve that stands
+     * there may send the pump home before a relief that stands as high, and the line saws for ever.
+     */
+    @Test
+    void aReliefIsNotBroughtDownFromWhereAChargingValveMayUnload() {
+        Plan plan = Planner.plan(unit("10-accu-two-reliefs"), School.AUTO);
+        Step set = plan.steps().stream()
+                .filter(s -> s.kind() == Step.Kind.SET && s.setting().equals(Optional.of("RV1")))
+                .findFirst()
+                .orElseThrow();
+        Step start = plan.steps().get(plan.steps().indexOf(set) - 1);
+        for (Step s : List.of(start, set)) {
+            assertThat(s.situation().openings().get("IV1")).as("shut off").isZero();
+            assertThat(s.situation().settings().get("RV1") * 1.15)
+                    .as("%s", s.action())
+                    .isLessThan(s.situation().settings().get("UV1"));
+        }
+        assertThat(set.action().code()).as("from below").isEqualTo("plan.set");
     }
 
     /** An allowed order is a subsequence of what the plan sets. */

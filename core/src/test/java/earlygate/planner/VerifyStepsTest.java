@@ -163,7 +163,7 @@ class VerifyStepsTest {
         double thinner = thinner(unit.fluid());
         double leak = 0.3 * 129.5 / 100 * thinner;
         double pump = 16e-3 * 24.4 * 60 * (1 - 0.08 * 129.5 / 210 * thinner);
-        double drawn = 40 * 0.08 * Math.sqrt(129.5 / 20);
+        double drawn = 40 * step.situation().openings().get("TV1") * Math.sqrt(129.5 / 20);
         double charge = litres / (pump - drawn - leak) * 60;
         double rest = litres / leak * 60;
         assertThat(noted(step, Note.CHARGE_TIME).si()).isCloseTo(charge, Percentage.withPercentage(8));

@@ -21,8 +21,11 @@ import java.util.stream.Collectors;
  * volume and saws between cut-out and cut-in. Oil is drawn slowly, so that one cycle follows the other.
  */
 final class Charging {
-    /** Share of what the pump delivers that is drawn: the rest charges, and both take a few seconds. */
-    private static final double DRAWN = 0.35;
+    /**
+     * Share of what the pump delivers that is drawn, the rest charges: a cycle lasts 1/(d (1 - d)), so by halves it is the
+     * shortest, and a hand that turned the screw waits no longer than it must for the next highest.
+     */
+    private static final double DRAWN = 0.5;
 
     private Charging() {}
 

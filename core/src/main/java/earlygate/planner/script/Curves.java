@@ -86,6 +86,7 @@ final class Curves {
                 .filter(x -> m.metersAt.contains(x.curve().metered()))
                 .toList()) {
             Curve c = f.curve();
+            Cooling.before(site, c.aims().stream().map(a -> f.situation().withOpening(c.load(), a.opening())));
             m.go(f.situation());
             site.script()
                     .step(

@@ -9,12 +9,16 @@ import earlygate.unit.Engine;
 import earlygate.unit.Fluid;
 import earlygate.unit.PowerUnit;
 import earlygate.unit.TestPoint;
+import earlygate.unit.Throttle;
 import java.util.List;
 
 /** What the fitted instruments must show with the machine as it stands in the plan. */
 public final class Readings {
     /** Band around an expected motor current: clamp meter, supply voltage and the spread of motors. */
     private static final double CURRENT_BAND = 0.15;
+
+    /** Half of the least that a handle is moved by: whole per cent. */
+    private static final double HALF_A_STEP = 0.005;
 
     private final PowerUnit unit;
     private final Rehearsal rehearsal;
@@ -39,6 +43,28 @@ public final class Readings {
         double p = of(gauge);
         double band = bandPa + gauge.errorPa();
         return new Expect(gauge.id(), Kind.PRESSURE, p, Math.max(0, p - band), p + band);
+    }
+
+    /**
+     * What a hand opens a load to: within a share of it, or as near as a handle that moves by whole per cent comes where
+     * those are coarse.
+     */
+    Expect opened(TestPoint gauge, Throttle load, double share) {
+        Expect near = pressure(gauge, share * of(gauge));
+        double at = rehearsal.situation.openings().getOrDefault(load.id(), 0.0);
+        return new Expect(
+                near.instrument(),
+                near.kind(),
+                near.value(),
+                Math.min(near.low(), beside(gauge, load, at + HALF_A_STEP, near.low())),
+                Math.max(near.high(), beside(gauge, load, at - HALF_A_STEP, near.high())));
+    }
+
+    private double beside(TestPoint gauge, Throttle load, double opening, double otherwise) {
+        return rehearsal
+                .solved(rehearsal.situation.withOpening(load.id(), Math.max(0, Math.min(1, opening))))
+                .map(s -> s.pressure(gauge.line()))
+                .orElse(otherwise);
     }
 
     /** The reading that the schematic's tolerance allows around {@code aimPa}, with the model's own value between. */

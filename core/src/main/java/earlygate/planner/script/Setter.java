@@ -29,10 +29,10 @@ import java.util.Set;
 
 /** Phases 6 and 7: the legs of the course as steps, each put on the machine and proved as it is written. */
 public final class Setter {
-    /** How long a leg's last pressure may be held in all, s, and the rise from which on its oil is read. */
-    private static final double LEG_S = 120;
-
-    private static final double WORTH_READING_K = 3;
+    /** Of a pressure, what a screw at its end may stand off from its data. */
+    private static final double UNSURE = 1.15;
+    /** Of its target, where a relief begins that is brought up from below. */
+    private static final double BELOW = 0.8;
 
     private final Site site;
     private final PowerUnit unit;
@@ -76,29 +76,9 @@ public final class Setter {
                 plain(leg);
             }
             done.add(leg.target().setting());
-            coolAfter();
+            Cooling.after(site);
         }
         new Rates(site, moves).write();
-    }
-
-    /** Oil that the leg may have carried out of its band is read, and let cool, before the next one. */
-    private void coolAfter() {
-        Rehearsal m = site.rehearsal();
-        double rise = m.heat() * LEG_S / unit.fluid().heatCapacity();
-        OnTime.rest(site);
-        if (rise > WORTH_READING_K) {
-            m.go(site.stopped(m.situation));
-            script.step(
-                            Kind.TEST,
-                            of("plan.oil-in-band")
-                                    .temperature("low", unit.fluid().bandLow())
-                                    .temperature("high", unit.fluid().bandHigh()))
-                    .why(of("plan.why.oil-in-band"))
-                    .expect(readings.oilInBand())
-                    .ifNot(of("plan.if-not.slow-warm"))
-                    .caution("hot")
-                    .add();
-        }
     }
 
     /** What can still be seen on its gauge with everything set is read again once all nuts are tight. */
@@ -153,6 +133,9 @@ public final class Setter {
                 moves.move(unit.setting(other), to, "plan.raise", "plan.why.raise", gauge);
             }
         });
+        if (mayUnload(t, leg.setting())) {
+            moves.move(unit.setting(t.setting()), BELOW * leg.setting(), "plan.lower", "plan.why.lower", gauge);
+        }
         double before = m.situation.settings().get(t.setting());
         Optional<UnloadingValve> charges = charging(t);
         Situation there =
@@ -211,6 +194,20 @@ public final class Setter {
         } else {
             moves.lockStep(t.setting(), read.goal(), read.expect());
         }
+    }
+
+    /**
+     * A relief that comes down from near the end of a charging valve's screw, whose place nobody knows better than that:
+     * the valve might send the pump home first, and with its accumulator shut off the line would saw instead of stand.
+     */
+    private boolean mayUnload(Target t, double to) {
+        double from = site.rehearsal().situation.settings().get(t.setting());
+        return from > to + 1
+                && unit.partOf(t.setting()) instanceof ReliefValve relief
+                && unit.all(UnloadingValve.class).stream()
+                        .filter(v -> v.differential().isPresent() && !done.contains(v.id()))
+                        .filter(v -> v.inlet().equals(relief.inlet()))
+                        .anyMatch(v -> site.rehearsal().situation.settings().get(v.id()) < UNSURE * from);
     }
 
     /** In the state in which it was set, every other setting as it stands by now. */

@@ -103,7 +103,7 @@ final class Transfer {
                         .orElse(why.said("speed", List.of())))
                 .test(Procedure.Kind.TRANSFER, v.id())
                 .moves(load.id())
-                .expect(site.readings().pressure(gauge, NEAR * reads))
+                .expect(site.readings().opened(gauge, load, NEAR))
                 .expect(other.stream().map(g -> site.readings().roughly(g)).toList())
                 .expect(site.readings().currents())
                 .ifNot(of("plan.if-not.transfer").name("setting", v.id()))

@@ -51,19 +51,21 @@ final class WorkingPoints {
             return;
         }
         There t = found.get();
+        Cooling.before(site, Stream.of(t.at()));
         m.go(t.at());
         Script.Writer step = site.script()
                 .step(Kind.TEST, asked(w, t))
                 .why(of("plan.why.working-point").name("motor", Site.names(site.drivers())))
                 .test(Procedure.Kind.WORKING_POINT, w.id())
                 .moves(t.load().id())
-                .expect(site.readings().pressure(t.gauge(), w.pressurePa() * NEAR))
+                .expect(site.readings().opened(t.gauge(), t.load(), NEAR))
                 .expect(site.readings().currents())
                 .ifNot(
                         byEngine()
                                 ? new Reason[] {of("plan.if-not.engine-slow")}
                                 : new Reason[] {of("plan.if-not.current-high"), of("plan.if-not.worn")})
                 .caution("injection", "hot")
+                .fullFlow()
                 .onTime(site.drivers())
                 .minutes(1);
         EngineSpeed.asked(site, Note.LOADED_SPEED).ifPresent(step::note);

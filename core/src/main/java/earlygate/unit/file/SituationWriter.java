@@ -11,20 +11,22 @@ import java.util.Set;
 import tools.jackson.databind.node.JsonNodeFactory;
 import tools.jackson.databind.node.ObjectNode;
 
-/** A situation as the calculation API writes one; {@link SituationFile} reads it. */
+/**
+ * A situation as the calculation API writes one; {@link SituationFile} reads it. Drivers and openings are there on a unit
+ * without any too: who sets a machine so goes through both.
+ */
 public final class SituationWriter {
     private SituationWriter() {}
 
     public static ObjectNode write(PowerUnit unit, Situation s) {
         ObjectNode out = JsonNodeFactory.instance.objectNode();
-        if (!s.drivers().isEmpty()) {
-            ObjectNode drivers = out.putObject("drivers");
-            s.drivers().forEach((id, d) -> {
-                ObjectNode drive = drivers.putObject(id).put("running", d.running());
-                d.speed().ifPresent(n -> drive.put("speedRpm", n / RPM));
-            });
-        }
-        writeNumbers(out, "openings", s.openings(), 1);
+        ObjectNode drivers = out.putObject("drivers");
+        s.drivers().forEach((id, d) -> {
+            ObjectNode drive = drivers.putObject(id).put("running", d.running());
+            d.speed().ifPresent(n -> drive.put("speedRpm", n / RPM));
+        });
+        ObjectNode openings = out.putObject("openings");
+        s.openings().forEach((id, v) -> openings.put(id, round(v)));
         if (!s.settings().isEmpty()) {
             ObjectNode settings = out.putObject("settings");
             s.settings().forEach((id, v) -> settings.put(id, round(v / SituationFile.factor(unit, id))));

@@ -1,0 +1,72 @@
+package earlygate.run;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.data.Percentage.withPercentage;
+
+import earlygate.explain.Value.Kind;
+import earlygate.network.Network;
+import earlygate.plan.Expect;
+import earlygate.plan.Step;
+import earlygate.solve.Solver;
+import earlygate.solve.SteadyState;
+import earlygate.unit.Situation;
+import org.junit.jupiter.api.Test;
+
+/** A press whose last pump gives 20 L/min through a valve for 120: one per cent of its handle is worth 40 bar. */
+class LoadOpenedTest {
+    private static final double BAR = 1e5;
+
+    private final Steps bp = Steps.of("BP-11");
+    private final Step working = bp.first(s ->
+            s.action().code().equals("plan.working-point") && s.expect().get(0).value() > 100 * BAR);
+    private final Expect pressure = working.expect().get(0);
+    private final Expect planned = working.expect().get(1);
+
+    private Expect current() {
+        return bp.state().step(working.id()).orElseThrow().expect().get(1);
+    }
+
+    private SteadyState with(double opening) {
+        Network network = new Network(bp.unit);
+        Situation s = working.situation().withOpening("TV1", opening);
+        return new Solver(network).steady(network.conditions(s)).answer().orElseThrow();
+    }
+
+    private double bar(SteadyState s) {
+        return s.pressure(bp.unit.testPoint(pressure.instrument()).line()) / BAR;
+    }
+
+    /** Whole per cent lie on both sides of what is asked, and one of them is near enough. */
+    @Test
+    void aHandleInWholePerCentCanPass() {
+        double opening = working.situation().openings().get("TV1");
+        assertThat(opening * 100 % 1).as("no whole per cent").isGreaterThan(0.05);
+        double wider = bar(with(Math.ceil(opening * 100) / 100));
+        double narrower = bar(with(Math.floor(opening * 100) / 100));
+        assertThat(narrower - wider).isGreaterThan(25);
+        assertThat(pressure.accepts(wider * BAR) || pressure.accepts(narrower * BAR))
+                .isTrue();
+        assertThat(planned.kind()).isEqualTo(Kind.CURRENT);
+        assertThat(planned.high() / planned.low())
+                .as("the current's band is no wider")
+                .isCloseTo(1.15 / 0.85, withPercentage(0.01));
+    }
+
+    /** Opened less far, it is expected to draw what the model, put there, draws. */
+    @Test
+    void theCurrentIsExpectedAtThePressureThatWasRead() {
+        for (double per : new double[] {0.95, 1.06}) {
+            SteadyState there = with(working.situation().openings().get("TV1") * per);
+            Steps anew = Steps.of("BP-11");
+            anew.reads(working, pressure.instrument(), bar(there));
+            RunState run = anew.state();
+            Expect now = run.step(working.id()).orElseThrow().expect().get(1);
+            double draws = there.driver("M1").current();
+
+            assertThat(Math.abs(draws / planned.value() - 1)).isGreaterThan(0.02);
+            assertThat(now.value()).isCloseTo(draws, withPercentage(0.5));
+            assertThat(now.high() / now.value()).isCloseTo(1.15, withPercentage(0.01));
+            assertThat(run.carried(working.id())).extracting("code").contains("run.carried-opened");
+        }
+    }
+}
