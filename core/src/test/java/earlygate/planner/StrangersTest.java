@@ -1,7 +1,9 @@
 package earlygate.planner;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
 
+import earlygate.plan.Expect;
 import earlygate.plan.Plan;
 import earlygate.plan.School;
 import earlygate.plan.Step;
@@ -89,6 +91,28 @@ class StrangersTest {
                     .isLessThan(s.situation().settings().get("UV1"));
         }
         assertThat(set.action().code()).as("from below").isEqualTo("plan.set");
+    }
+
+    /**
+     * 40 kW into 160 L of oil, 0.87 kg/L and 1.9 kJ/kgK: 18 K in two minutes of each load. From 55 °C, where a run had it, a
+     * tank's switch at 70 would have stopped the engine in the middle of the second one.
+     */
+    @Test
+    void oilIsCoolBeforeEachHotLoad() {
+        List<Step> steps = Planner.plan(unit("20-twin-limited"), School.AUTO).steps();
+        List<Step> hot = steps.stream()
+                .filter(s -> s.curve().isPresent() || s.action().code().startsWith("plan.working-point"))
+                .toList();
+        assertThat(hot).hasSize(4).allSatisfy(load -> {
+            Step oil = steps.subList(0, steps.indexOf(load)).stream()
+                    .filter(s ->
+                            s.expect().stream().anyMatch(e -> e.instrument().equals(Expect.OIL)))
+                    .reduce((first, last) -> last)
+                    .orElseThrow();
+            assertThat(steps.indexOf(load) - steps.indexOf(oil)).isLessThanOrEqualTo(2);
+            assertThat(oil.expect().get(0).high() - 273.15).isCloseTo(50, within(0.1));
+            assertThat(oil.why().amounts().get("rise").si()).isCloseTo(18, within(2.5));
+        });
     }
 
     /** An allowed order is a subsequence of what the plan sets. */

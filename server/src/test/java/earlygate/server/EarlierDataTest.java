@@ -60,7 +60,8 @@ class EarlierDataTest {
         "4, LG-07, edition-6",
         "4, FB-02, edition-6-charging",
         "4, WD-05, ../proofs/WD-05-edition-2",
-        "4, PL-01, ../proofs/PL-01-edition-3"
+        "4, PL-01, ../proofs/PL-01-edition-3",
+        "4, PL-01, ../proofs/PL-01-edition-4"
     })
     void aFinishedRunIsReadAsItWas(int version, String tag, String run) throws IOException, SQLException {
         String url = "jdbc:h2:file:" + old.resolve("early-gate");

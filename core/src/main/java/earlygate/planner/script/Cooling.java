@@ -2,8 +2,10 @@ package earlygate.planner.script;
 
 import static earlygate.explain.Reason.of;
 
+import earlygate.explain.Reason;
 import earlygate.plan.Step.Kind;
 import earlygate.solve.SteadyState;
+import earlygate.unit.Fluid;
 import earlygate.unit.Situation;
 import java.util.stream.Stream;
 
@@ -26,7 +28,7 @@ final class Cooling {
         double rise = rise(site, site.rehearsal().heat());
         OnTime.rest(site);
         if (rise > WORTH_READING_K) {
-            read(site);
+            read(site, site.unit().fluid().bandHigh(), of("plan.why.oil-in-band"));
         }
     }
 
@@ -36,8 +38,14 @@ final class Cooling {
                 .mapToDouble(SteadyState::shaftPower)
                 .max()
                 .orElse(0);
-        if (rise(site, heat) > HOT_K) {
-            read(site);
+        double rise = rise(site, heat);
+        if (rise > HOT_K) {
+            Fluid f = site.unit().fluid();
+            double leavesRoom = Math.max(f.middleOfBand(), f.bandHigh() - rise);
+            read(
+                    site,
+                    leavesRoom,
+                    of("plan.why.oil-before-load").power("heat", heat).warming("rise", rise));
         }
     }
 
@@ -45,7 +53,7 @@ final class Cooling {
         return watts * HELD_S / site.unit().fluid().heatCapacity();
     }
 
-    private static void read(Site site) {
+    private static void read(Site site, double high, Reason why) {
         Rehearsal m = site.rehearsal();
         m.go(site.stopped(m.situation));
         site.script()
@@ -53,9 +61,9 @@ final class Cooling {
                         Kind.TEST,
                         of("plan.oil-in-band")
                                 .temperature("low", site.unit().fluid().bandLow())
-                                .temperature("high", site.unit().fluid().bandHigh()))
-                .why(of("plan.why.oil-in-band"))
-                .expect(site.readings().oilInBand())
+                                .temperature("high", high))
+                .why(why)
+                .expect(site.readings().oil(high))
                 .ifNot(of("plan.if-not.slow-warm"))
                 .caution("hot")
                 .add();

@@ -91,7 +91,12 @@ public final class Readings {
     }
 
     Expect oilInBand() {
+        return oil(unit.fluid().bandHigh());
+    }
+
+    /** In its band and no warmer than {@code high}, K. */
+    Expect oil(double high) {
         Fluid f = unit.fluid();
-        return new Expect(Expect.OIL, Kind.TEMPERATURE, f.middleOfBand(), f.bandLow(), f.bandHigh());
+        return new Expect(Expect.OIL, Kind.TEMPERATURE, Math.min(high, f.middleOfBand()), f.bandLow(), high);
     }
 }
