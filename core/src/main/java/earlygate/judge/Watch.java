@@ -69,6 +69,8 @@ public final class Watch {
     private Sample last = new Sample(0, Map.of(), Map.of(), OptionalDouble.empty());
     private Optional<Followed> followed = Optional.empty();
     private Optional<HeldBy> heldBy = Optional.empty();
+    /** A screw was turned since this is sought: what stood higher before shows nothing by it. */
+    private boolean turned;
 
     public Watch(PowerUnit unit) {
         this.unit = unit;
@@ -110,6 +112,7 @@ public final class Watch {
     /** A screw was turned by so much: its readings must come to rest anew. */
     public void turned(String setting, double turns) {
         Optional<AtHand> own = sought.atHand().filter(h -> h.setting().equals(setting));
+        turned |= turns != 0;
         if (own.isPresent() && stands(own.get().gauge())) {
             followed.ifPresent(f -> f.turned(mean(own.get().gauge()), turns));
         } else if (own.isEmpty() || turns != 0) {
@@ -154,6 +157,7 @@ public final class Watch {
         if (other) {
             swings.values().forEach(Swing::restart);
             after.clear();
+            turned = false;
         }
         if (other || !same || now.cracks() != sought.cracks()) {
             crack = now.atHand().filter(h -> now.cracks()).map(h -> new CrackWatch(unit, h));
@@ -192,9 +196,9 @@ public final class Watch {
         };
     }
 
-    /** The last peak; before the first one where it stands, unless it has only gone down to there. */
-    private static OptionalDouble peak(Swing swing, Settled settled) {
-        return swing.peak().isPresent() || swing.wentDown() ? swing.peak() : settled.reading();
+    /** The last peak; before the first one where it stands, unless it has only gone down to there after a turn. */
+    private OptionalDouble peak(Swing swing, Settled settled) {
+        return swing.peak().isPresent() || turned && swing.wentDown() ? swing.peak() : settled.reading();
     }
 
     /** Whether it stands still, and what it then reads. */

@@ -67,6 +67,15 @@ class WatchTest {
     }
 
     @Test
+    void whatCameToStandWithoutATurnIsTheHighest() {
+        watch.seek(looksFor(Moment.PEAK, 0));
+        see(4, t -> 188 - 6 * t);
+        assertThat(watch.reading("G1")).as("it falls").isEmpty();
+        see(10, t -> 164);
+        assertThat(watch.reading("G1").getAsDouble()).as("a relief holds it").isCloseTo(164e5, within(0.2e5));
+    }
+
+    @Test
     void thePeakTheValleyAndWhatIsLeftAfterAWhile() {
         watch.seek(looksFor(Moment.PEAK, 0));
         see(10, t -> t < 5 ? 100 + 8 * t : 140 - 6 * (t - 5));

@@ -17,8 +17,8 @@ public final class Readings {
     /** Band around an expected motor current: clamp meter, supply voltage and the spread of motors. */
     private static final double CURRENT_BAND = 0.15;
 
-    /** Half of the least that a handle is moved by: whole per cent. */
-    private static final double HALF_A_STEP = 0.005;
+    /** Half of a whole per cent, by which handles are moved, and a little more: no machine is quite its model. */
+    private static final double HALF_A_STEP = 0.006;
 
     private final PowerUnit unit;
     private final Rehearsal rehearsal;
@@ -33,10 +33,14 @@ public final class Readings {
         return rehearsal.state.map(s -> s.pressure(gauge.line())).orElse(0.0);
     }
 
-    /** Wide enough to tell "about there" from "not at all": valves differ at the ends of their screws. */
+    /**
+     * Wide enough to tell "about there" from "not at all": valves differ at the ends of their screws. A gauge that is too
+     * coarse for so little has no lower end.
+     */
     Expect roughly(TestPoint gauge) {
         double p = of(gauge);
-        return new Expect(gauge.id(), Kind.PRESSURE, p, 0.4 * p, p + Math.max(10 * BAR, p / 2) + gauge.errorPa());
+        double low = Math.max(0, Math.min(0.4 * p, p - 2 * gauge.errorPa()));
+        return new Expect(gauge.id(), Kind.PRESSURE, p, low, p + Math.max(10 * BAR, p / 2) + gauge.errorPa());
     }
 
     Expect pressure(TestPoint gauge, double bandPa) {
@@ -56,15 +60,15 @@ public final class Readings {
                 near.instrument(),
                 near.kind(),
                 near.value(),
-                Math.min(near.low(), beside(gauge, load, at + HALF_A_STEP, near.low())),
-                Math.max(near.high(), beside(gauge, load, at - HALF_A_STEP, near.high())));
+                Math.max(0, Math.min(near.low(), beside(gauge, load, at + HALF_A_STEP) - gauge.errorPa())),
+                Math.max(near.high(), beside(gauge, load, at - HALF_A_STEP) + gauge.errorPa()));
     }
 
-    private double beside(TestPoint gauge, Throttle load, double opening, double otherwise) {
+    private double beside(TestPoint gauge, Throttle load, double opening) {
         return rehearsal
                 .solved(rehearsal.situation.withOpening(load.id(), Math.max(0, Math.min(1, opening))))
                 .map(s -> s.pressure(gauge.line()))
-                .orElse(otherwise);
+                .orElse(of(gauge));
     }
 
     /** The reading that the schematic's tolerance allows around {@code aimPa}, with the model's own value between. */
