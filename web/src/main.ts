@@ -10,6 +10,7 @@ import { createApp } from 'vue'
 import App from './App.vue'
 import { router } from './router'
 import './style.css'
+import './print.css'
 import { passThrough, theme } from './theme'
 
 const queryClient = new QueryClient({

@@ -77,10 +77,4 @@ defineProps<{ record: Schema['RecordView'] }>()
 :deep(.void) {
   text-decoration: line-through;
 }
-summary {
-  min-height: 44px;
-  display: flex;
-  align-items: center;
-  cursor: pointer;
-}
 </style>

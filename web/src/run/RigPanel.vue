@@ -224,12 +224,6 @@ function open(id: string, now: number, by: number) {
   border-left: 7px solid var(--gold);
   padding: 4px 10px;
 }
-summary {
-  min-height: 44px;
-  display: flex;
-  align-items: center;
-  cursor: pointer;
-}
 .rig .tight {
   border-style: double;
   border-width: 4px;

@@ -29,10 +29,6 @@ defineProps<{ run: RunView }>()
 
 <style scoped>
 summary {
-  min-height: 44px;
-  display: flex;
-  align-items: center;
-  cursor: pointer;
   color: var(--quiet);
 }
 ol {

@@ -122,10 +122,4 @@ function note() {
   flex: 1;
   min-width: 0;
 }
-summary {
-  min-height: 44px;
-  display: flex;
-  align-items: center;
-  cursor: pointer;
-}
 </style>

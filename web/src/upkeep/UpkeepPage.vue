@@ -159,10 +159,4 @@ header label {
   align-items: center;
   min-height: 40px;
 }
-summary {
-  min-height: 44px;
-  display: flex;
-  align-items: center;
-  cursor: pointer;
-}
 </style>

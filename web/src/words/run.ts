@@ -46,7 +46,7 @@ export const RUN = {
   'run.runPage.at-the-machine': ' at the machine',
   'run.runPage.connecting-to-the-machine': 'Connecting to the machine …',
   'run.runPage.entries-are-kept-in': '{0} entries are kept in the log.',
-  'run.runPage.entries-in-the-log': '{0} entries in the log · {1}{2}',
+  'run.runPage.entries-in-the-log': 'Log: {0} · {1}{2}',
   'run.runPage.entries-wait': '{0} entries wait here and will be sent; nothing is lost.',
   'run.runPage.gate-after': 'Gate after {0}',
   'run.runPage.is-it-so': 'Is it so?',
