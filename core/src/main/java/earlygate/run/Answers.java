@@ -38,6 +38,8 @@ public final class Answers {
 
     private record Asked(String step, Map<String, Double> standing) {}
 
+    private record Drawn(String step, String drive, double reads) {}
+
     private final PowerUnit unit;
     private final Network network;
     private final Map<String, Optional<GaugeCurve>> curves = new HashMap<>();
@@ -46,6 +48,7 @@ public final class Answers {
     private final Map<NextTurn.Ask, NextTurn> turns = new HashMap<>();
     private final Map<NextTurn.Ask, Slope> learned = new HashMap<>();
     private final Map<Fell, Optional<ReliefPlace>> places = new HashMap<>();
+    private final Map<Drawn, Optional<Double>> drawn = new HashMap<>();
     private final Map<Reads, List<Holder>> holders = new HashMap<>();
 
     public Answers(PowerUnit unit) {
@@ -73,6 +76,11 @@ public final class Answers {
             Step step, String setting, Map<String, Double> standing, Supplier<Optional<Double>> computed) {
         return slopes.computeIfAbsent(
                 new Asked(step.id() + " " + setting, Map.copyOf(standing)), asked -> computed.get());
+    }
+
+    /** A that a drive draws in a step whose load was opened to a reading, Pa. */
+    synchronized Optional<Double> drawn(Step step, String drive, double reads, Supplier<Optional<Double>> computed) {
+        return kept(drawn, new Drawn(step.id(), drive, reads), asked -> computed.get());
     }
 
     synchronized NextTurn next(NextTurn.Ask ask) {

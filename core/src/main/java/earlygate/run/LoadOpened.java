@@ -10,21 +10,20 @@ import earlygate.run.Carry.Shifted;
 import earlygate.run.RunEvent.Reading;
 import earlygate.solve.SteadyState;
 import earlygate.unit.PowerUnit;
-import earlygate.unit.Situation;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 
 /**
  * A hand opens a load until a gauge shows about what the step asks, and a coarse handle comes no nearer. What the drive
- * draws is then expected at the pressure that was read: {@code I = I0 + dI/dp (p - p0)}, by the model along the load. Its
- * band stays the same share of it, so a wide band of the pressure makes none of the current.
+ * draws is then expected at the pressure that was read, by the model with the load opened so far. Its band stays the same
+ * share of it, so a wide band of the pressure makes none of the current.
  */
 final class LoadOpened {
     private static final int SINCE = 10;
-    /** Of the planned opening, how far the model looks to either side. */
-    private static final double NUDGE = 0.1;
+    private static final int HALVINGS = 20;
+    /** Of a pressure, how near the model must come to it. */
+    private static final double NEAR = 0.01;
     /** Pa: less than any gauge shows. */
     private static final double NOTHING = 5000;
 
@@ -53,23 +52,23 @@ final class LoadOpened {
         }
         Expect asked = pressure.get();
         // A pressure that fails fails by itself.
-        double by = Math.max(asked.low(), Math.min(asked.high(), read.get())) - asked.value();
-        if (Math.abs(by) < NOTHING) {
+        double reads = Math.max(asked.low(), Math.min(asked.high(), read.get()));
+        if (Math.abs(reads - asked.value()) < NOTHING) {
             return planned;
         }
         List<Expect> expect = new ArrayList<>();
         List<Reason> why = new ArrayList<>(planned.why());
         for (Expect e : step.expect()) {
-            double amps = e.kind() == Kind.CURRENT
-                    ? e.value() + by * slope(step, load.get(), asked, e, Math.signum(by))
-                    : e.value();
-            if (amps == e.value() || amps <= 0) {
+            Optional<Double> amps = e.kind() == Kind.CURRENT && e.value() > 0
+                    ? amps(step, load.get(), asked, reads, e.instrument())
+                    : Optional.empty();
+            if (amps.isEmpty()) {
                 expect.add(e);
                 continue;
             }
-            double share = amps / e.value();
+            double share = amps.get() / e.value();
             expect.add(new Expect(
-                    e.instrument(), e.kind(), amps, e.low() * share, e.high() * share, e.take(), e.afterS()));
+                    e.instrument(), e.kind(), amps.get(), e.low() * share, e.high() * share, e.take(), e.afterS()));
             why.add(Reason.of("run.carried-opened")
                     .name("motor", e.instrument())
                     .name("gauge", asked.instrument())
@@ -85,21 +84,33 @@ final class LoadOpened {
                 .reduce((first, last) -> last);
     }
 
-    /** A per Pa, to the side to which the load was opened. */
-    private double slope(Step step, Move load, Expect gauge, Expect drive, double side) {
-        return answers.slope(step, load.id() + drive.instrument() + side, Map.of(), () -> {
-                    Situation as = step.situation();
-                    Situation other = as.withOpening(load.id(), Math.min(1, load.amount() * (1 - side * NUDGE)));
-                    return answers.solve(as).flatMap(a -> answers.solve(other).map(b -> along(a, b, gauge, drive)));
-                })
-                .orElse(0.0);
+    /** What the model has a drive draw with the load opened until the gauge shows so much, A; empty where it never does. */
+    private Optional<Double> amps(Step step, Move load, Expect gauge, double reads, String drive) {
+        return answers.drawn(
+                step,
+                drive,
+                reads,
+                () -> at(step, load, gauge, reads).map(s -> s.driver(drive).current()));
     }
 
-    private double along(SteadyState a, SteadyState b, Expect gauge, Expect drive) {
+    /** Pressure falls as a load opens, so halving finds it. */
+    private Optional<SteadyState> at(Step step, Move load, Expect gauge, double reads) {
         String line = unit.testPoint(gauge.instrument()).line();
-        double pa = b.pressure(line) - a.pressure(line);
-        double amps = b.driver(drive.instrument()).current()
-                - a.driver(drive.instrument()).current();
-        return Math.abs(pa) < NOTHING ? 0 : amps / pa;
+        double low = 0;
+        double high = 1;
+        Optional<SteadyState> there = Optional.empty();
+        for (int i = 0; i < HALVINGS; i++) {
+            double mid = (low + high) / 2;
+            there = answers.solve(step.situation().withOpening(load.id(), mid));
+            if (there.isEmpty()) {
+                return there;
+            }
+            if (there.get().pressure(line) > reads) {
+                low = mid;
+            } else {
+                high = mid;
+            }
+        }
+        return there.filter(s -> Math.abs(s.pressure(line) - reads) < NEAR * reads);
     }
 }

@@ -27,8 +27,11 @@ class LoadOpenedTest {
     }
 
     private SteadyState with(double opening) {
+        return solved(working.situation().withOpening("TV1", opening));
+    }
+
+    private SteadyState solved(Situation s) {
         Network network = new Network(bp.unit);
-        Situation s = working.situation().withOpening("TV1", opening);
         return new Solver(network).steady(network.conditions(s)).answer().orElseThrow();
     }
 
@@ -67,6 +70,25 @@ class LoadOpenedTest {
             assertThat(now.value()).isCloseTo(draws, withPercentage(0.5));
             assertThat(now.high() / now.value()).isCloseTo(1.15, withPercentage(0.01));
             assertThat(run.carried(working.id())).extracting("code").contains("run.carried-opened");
+        }
+    }
+
+    /** One per cent further lies the transfer, where the drive draws nearly twice as much: nothing of it may be felt before. */
+    @Test
+    void pastTheTransferTheLowPressurePumpIsNotFelt() {
+        Step above = bp.coded("plan.transfer-above");
+        for (double per : new double[] {0.93, 1.07}) {
+            Situation s = above.situation()
+                    .withOpening("TV1", above.situation().openings().get("TV1") * per);
+            SteadyState there = solved(s);
+            assertThat(there.pressure("L") / BAR).as("at home").isLessThan(6);
+            Steps anew = Steps.of("BP-11");
+            anew.reads(above, "GH", there.pressure("H") / BAR);
+            Expect now = anew.state().step(above.id()).orElseThrow().expect().stream()
+                    .filter(e -> e.kind() == Kind.CURRENT)
+                    .findFirst()
+                    .orElseThrow();
+            assertThat(now.value()).isCloseTo(there.driver("M1").current(), withPercentage(0.5));
         }
     }
 }
