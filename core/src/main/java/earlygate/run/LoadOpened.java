@@ -8,11 +8,13 @@ import earlygate.plan.Plan;
 import earlygate.plan.Step;
 import earlygate.run.Carry.Shifted;
 import earlygate.run.RunEvent.Reading;
+import earlygate.solve.LoadOpening;
 import earlygate.solve.SteadyState;
 import earlygate.unit.PowerUnit;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.DoubleFunction;
 
 /**
  * A hand opens a load until a gauge shows about what the step asks, and a coarse handle comes no nearer. What the drive
@@ -21,7 +23,6 @@ import java.util.Optional;
  */
 final class LoadOpened {
     private static final int SINCE = 10;
-    private static final int HALVINGS = 20;
     /** Of a pressure, how near the model must come to it. */
     private static final double NEAR = 0.01;
     /** Pa: less than any gauge shows. */
@@ -93,24 +94,12 @@ final class LoadOpened {
                 () -> at(step, load, gauge, reads).map(s -> s.driver(drive).current()));
     }
 
-    /** Pressure falls as a load opens, so halving finds it. */
     private Optional<SteadyState> at(Step step, Move load, Expect gauge, double reads) {
         String line = unit.testPoint(gauge.instrument()).line();
-        double low = 0;
-        double high = 1;
-        Optional<SteadyState> there = Optional.empty();
-        for (int i = 0; i < HALVINGS; i++) {
-            double mid = (low + high) / 2;
-            there = answers.solve(step.situation().withOpening(load.id(), mid));
-            if (there.isEmpty()) {
-                return there;
-            }
-            if (there.get().pressure(line) > reads) {
-                low = mid;
-            } else {
-                high = mid;
-            }
-        }
-        return there.filter(s -> Math.abs(s.pressure(line) - reads) < NEAR * reads);
+        DoubleFunction<Optional<SteadyState>> opened =
+                opening -> answers.solve(step.situation().withOpening(load.id(), opening));
+        return LoadOpening.until(opened, line, reads)
+                .flatMap(opened::apply)
+                .filter(s -> Math.abs(s.pressure(line) - reads) < NEAR * reads);
     }
 }

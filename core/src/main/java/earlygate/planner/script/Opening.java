@@ -1,6 +1,6 @@
 package earlygate.planner.script;
 
-import earlygate.solve.SteadyState;
+import earlygate.solve.LoadOpening;
 import earlygate.unit.Situation;
 import earlygate.unit.TestPoint;
 import earlygate.unit.Throttle;
@@ -10,23 +10,10 @@ import java.util.Optional;
 final class Opening {
     private Opening() {}
 
-    /** Pressure falls as the load opens, so halving finds it; empty where wide open is not wide enough, or nothing solves. */
+    /** Empty where wide open is not wide enough, or nothing solves. */
     static Optional<Double> until(Site site, Throttle load, Situation set, String line, double pressurePa) {
-        double low = 0;
-        double high = 1;
-        for (int i = 0; i < 24; i++) {
-            double mid = (low + high) / 2;
-            Optional<SteadyState> s = site.rehearsal().solved(set.withOpening(load.id(), mid));
-            if (s.isEmpty()) {
-                return Optional.empty();
-            }
-            if (s.get().pressure(line) > pressurePa) {
-                low = mid;
-            } else {
-                high = mid;
-            }
-        }
-        return high < 1 ? Optional.of(high) : Optional.empty();
+        return LoadOpening.until(
+                opening -> site.rehearsal().solved(set.withOpening(load.id(), opening)), line, pressurePa);
     }
 
     /** The machine with the load opened so far, where the model has that line there, safely. */
