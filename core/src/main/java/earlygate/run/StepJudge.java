@@ -1,6 +1,7 @@
 package earlygate.run;
 
 import earlygate.explain.Reason;
+import earlygate.explain.Value;
 import earlygate.judge.NextTurn;
 import earlygate.judge.Verdict.Grade;
 import earlygate.plan.Expect;
@@ -74,17 +75,24 @@ public final class StepJudge {
             missing.add(Reason.of("run.need.nut").name("setting", step.setting().orElse("")));
         }
         if (run.onRig() && step.demands(Demand.LOAD_MOVED) && !record.loadMoved()) {
-            missing.add(step.moves().stream()
-                    .filter(m -> m.kind() == Move.Kind.SHIFT)
-                    .findFirst()
-                    .map(m -> Reason.of("run.need.lever-moved").name("lever", m.id()))
-                    .orElse(Reason.of("run.need.load-moved")));
+            missing.add(letGo());
         }
         step.notes().stream()
                 .flatMap(n -> record.note(n.code()).stream())
                 .flatMap(n -> Note.of(n.note()).flatMap(note -> note.stops(n.text())).stream())
                 .forEach(missing::add);
         return missing;
+    }
+
+    /** By a lever, by the drive where there is no load, or by the load. */
+    private Reason letGo() {
+        return step.moves().stream()
+                .filter(m -> m.kind() == Move.Kind.SHIFT)
+                .findFirst()
+                .map(m -> Reason.of("run.need.lever-moved").name("lever", m.id()))
+                .orElseGet(() -> step.action().values().get("motor") instanceof Value.Name motor
+                        ? Reason.of("run.need.drive-moved").name("motor", motor.text())
+                        : Reason.of("run.need.load-moved"));
     }
 
     /** Whether the plan has another screw turned in this step. */

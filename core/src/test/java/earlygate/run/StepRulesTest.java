@@ -9,7 +9,6 @@ import earlygate.judge.ReliefPlace;
 import earlygate.judge.Verdict.Grade;
 import earlygate.plan.Expect;
 import earlygate.plan.Step;
-import earlygate.plan.Step.Demand;
 import earlygate.run.RunEvent.Body;
 import earlygate.run.RunEvent.Cracked;
 import earlygate.run.RunEvent.Handled;
@@ -113,24 +112,6 @@ class StepRulesTest {
         assertThat(lg.judge(lock).missing()).extracting(Reason::code).containsExactly("run.need.reading");
         lg.reads(lock, "G1", 160);
         assertThat(lg.judge(lock).missing()).isEmpty();
-    }
-
-    @Test
-    void aLoadHasMovedWhenItWasOpenedAndShutAgain() {
-        Steps lg = Steps.lg().onRig();
-        Step moved = lg.first(s -> s.demands(Demand.LOAD_MOVED));
-        assertThat(lg.judge(moved).missing()).extracting(Reason::code).containsExactly("run.need.load-moved");
-        lg.then(new Handled(moved.id(), "open", "TV1", "0.0"));
-        assertThat(lg.judge(moved).missing()).as("only shut").hasSize(1);
-        lg.then(new Handled(moved.id(), "open", "TV1", "0.4"));
-        assertThat(lg.judge(moved).missing()).as("still open").hasSize(1);
-        lg.then(new Handled(moved.id(), "open", "TV1", "0.0"));
-        assertThat(lg.judge(moved).missing()).isEmpty();
-        lg.then(new RunEvent.Again(moved.id()));
-        assertThat(lg.judge(moved).missing()).as("begun again").hasSize(1);
-        assertThat(Steps.lg().judge(moved).missing())
-                .as("at a machine the hand says so itself")
-                .isEmpty();
     }
 
     @Test

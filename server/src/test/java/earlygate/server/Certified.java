@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import earlygate.rig.Rig;
+import earlygate.rig.Roughness;
 import earlygate.rig.Standing;
 import earlygate.unit.PowerUnit;
 import earlygate.unit.Setting;
@@ -12,12 +13,13 @@ import earlygate.unit.file.UnitFile;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
 import tools.jackson.databind.JsonNode;
 
-/** What a record certifies of a demo unit, held against the machine itself. */
+/** What a record certifies of a unit, held against the machine itself. */
 final class Certified {
     static final List<String> TAGS = List.of("LG-07", "FB-02", "BP-11", "NH-04", "SW-03", "WD-05", "DR-09", "PL-01");
 
@@ -34,6 +36,14 @@ final class Certified {
 
     static void passed(JsonNode record) {
         String tag = record.get("tag").asString();
+        accepted(record);
+        assertThat(record.get("curves")).as(tag).hasSize(tag.equals("BP-11") ? 2 : tag.equals("PL-01") ? 0 : 1);
+        record.get("curves").forEach(c -> curve(tag, c));
+    }
+
+    /** Every setting and every test passes. */
+    static void accepted(JsonNode record) {
+        String tag = record.get("tag").asString();
         assertThat(record.get("outcome").asString()).as(tag).isEqualTo("passed");
         assertThat(record.get("settings")).as(tag).isNotEmpty();
         for (JsonNode s : record.get("settings")) {
@@ -43,8 +53,6 @@ final class Certified {
         for (JsonNode t : record.get("tests")) {
             assertThat(t.get("verdict").asString()).as("%s %s", tag, t).isEqualTo("pass");
         }
-        assertThat(record.get("curves")).as(tag).hasSize(tag.equals("BP-11") ? 2 : tag.equals("PL-01") ? 0 : 1);
-        record.get("curves").forEach(c -> curve(tag, c));
     }
 
     /** The machines are new: each curve must find the efficiency, the override and the margin that their sheets have. */
@@ -118,6 +126,22 @@ final class Certified {
             return target - (r.fullFlowPressure(0, flow)) / BAR;
         }
         return target;
+    }
+
+    /** The practice machine of a run as it was left: its screws where the live one has them. */
+    static Rig left(Server server, PowerUnit unit, long run) {
+        Rig rig = new Rig(unit, 7 * run, Roughness.WORKSHOP);
+        JsonNode live = server.post("/api/runs/" + run + "/rig", Server.object().put("action", "pass"))
+                .json()
+                .get("live");
+        Map<String, Standing.ScrewStanding> screws = new LinkedHashMap<>();
+        live.get("screws")
+                .properties()
+                .forEach(s -> screws.put(
+                        s.getKey(),
+                        new Standing.ScrewStanding(s.getValue().get("turns").asDouble(), true, 0.0)));
+        rig.restore(standing(rig, screws), false);
+        return rig;
     }
 
     /** A machine at rest whose screws were left so; the rest as it stands. */

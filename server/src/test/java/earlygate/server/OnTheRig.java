@@ -42,14 +42,6 @@ final class OnTheRig extends Walker {
         rig("pass", "", 0, "");
     }
 
-    private static void breathe(long ms) {
-        try {
-            Thread.sleep(ms);
-        } catch (InterruptedException e) {
-            throw new IllegalStateException(e);
-        }
-    }
-
     @Override
     void arrange(JsonNode situation) {
         look();

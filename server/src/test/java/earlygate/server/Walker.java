@@ -131,6 +131,9 @@ abstract class Walker {
         if (step.path("demand").asString("").equals("load-moved")) {
             // A lever that is let go is moved by the arrangement itself.
             named(step).ifPresent(this::moveLoad);
+            if (step.get("action").asString().startsWith("Stop ")) {
+                stopAndStart(step.get("situation"));
+            }
         }
         if (step.path("demand").asString("").equals("rest")) {
             rest();
@@ -265,6 +268,23 @@ abstract class Walker {
     abstract void rest();
 
     abstract void moveLoad(String throttle);
+
+    /** Where there is no load the line is let go by its drives. */
+    private void stopAndStart(JsonNode situation) {
+        ObjectNode stopped = (ObjectNode) situation.deepCopy();
+        stopped.get("drivers").forEach(d -> ((ObjectNode) d).put("running", false));
+        arrange(stopped);
+        breathe(300);
+        arrange(situation);
+    }
+
+    static void breathe(long ms) {
+        try {
+            Thread.sleep(ms);
+        } catch (InterruptedException e) {
+            throw new IllegalStateException(e);
+        }
+    }
 
     abstract void open(String throttle, double opening);
 

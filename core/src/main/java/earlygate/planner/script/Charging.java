@@ -18,7 +18,7 @@ import java.util.stream.Collectors;
 
 /**
  * An accumulator's unloading valve can only be read with the accumulator on the line: shut off, the line has next to no
- * volume and saws between cut-out and cut-in. Oil is drawn slowly, so that one cycle follows the other.
+ * volume and saws between cut-out and cut-in. Oil is drawn, so that one cycle follows the other.
  */
 final class Charging {
     /**

@@ -134,7 +134,8 @@ public final class Setter {
             }
         });
         if (mayUnload(t, leg.setting())) {
-            moves.move(unit.setting(t.setting()), BELOW * leg.setting(), "plan.lower", "plan.why.lower", gauge);
+            Setting s = unit.setting(t.setting());
+            moves.move(s, s.screw().clamp(BELOW * leg.setting()), "plan.lower", "plan.why.lower", gauge);
         }
         double before = m.situation.settings().get(t.setting());
         Optional<UnloadingValve> charges = charging(t);
