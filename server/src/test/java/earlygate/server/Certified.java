@@ -8,6 +8,7 @@ import earlygate.rig.Rig;
 import earlygate.rig.Roughness;
 import earlygate.rig.Standing;
 import earlygate.unit.PowerUnit;
+import earlygate.unit.Pump;
 import earlygate.unit.Setting;
 import earlygate.unit.file.UnitFile;
 import java.io.IOException;
@@ -119,10 +120,13 @@ final class Certified {
     private static double expected(PowerUnit unit, String id, double target) {
         if (unit.partOf(id) instanceof earlygate.unit.ReliefValve r
                 && unit.target(id).orElseThrow().defined() == earlygate.unit.Target.Defined.FULL_FLOW) {
-            double flow = unit.all(earlygate.unit.Pump.class).stream()
-                    .filter(p -> p.outlet().equals(r.inlet()))
-                    .mapToDouble(p -> 0.93 * p.displacement() * unit.driverOf(p).noLoadSpeed())
-                    .sum();
+            List<Pump> own = unit.pumpsInto(r.inlet());
+            // Behind a check valve or a hand valve: from the unit's pump.
+            double flow = (own.isEmpty() ? unit.all(Pump.class) : own)
+                    .stream()
+                            .mapToDouble(p ->
+                                    0.93 * p.displacement() * unit.driverOf(p).noLoadSpeed())
+                            .sum();
             return target - (r.fullFlowPressure(0, flow)) / BAR;
         }
         return target;

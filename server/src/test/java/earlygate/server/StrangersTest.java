@@ -4,17 +4,9 @@ import static earlygate.server.Server.object;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
-import earlygate.unit.PowerUnit;
-import earlygate.unit.file.UnitFile;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.util.LinkedHashMap;
-import java.util.List;
-import java.util.Map;
-import java.util.concurrent.CompletableFuture;
-import java.util.concurrent.ExecutorService;
-import java.util.concurrent.Executors;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
@@ -23,7 +15,7 @@ import tools.jackson.databind.node.ObjectNode;
 
 /** Units of other structure than the demo's at the door: imported, solved, planned, begun. */
 class StrangersTest extends OnAServer {
-    private static ObjectNode document(String name) throws IOException {
+    static ObjectNode document(String name) throws IOException {
         return (ObjectNode) Server.JSON.readTree(
                 Files.readString(Path.of("../core/src/test/resources/strangers/" + name + ".json")));
     }
@@ -57,44 +49,6 @@ class StrangersTest extends OnAServer {
             }
         }
         assertThat(read).isPositive();
-    }
-
-    /**
-     * From the first step to a passed record on the practice rig, all at once: a ball valve for a load, a pack for 12 V,
-     * cross-port reliefs, accumulators with a relief on either side, a load-sense pump, a sequence valve.
-     */
-    @Test
-    void onThePracticeRig() throws IOException {
-        List<String> names = List.of(
-                "01-ball-valve-deadhead",
-                "04-dc-12v",
-                "05-crossport-needles",
-                "10-accu-two-reliefs",
-                "12-accu-vented-relief",
-                "15-ls-needle",
-                "22-clamp-sequence");
-        Map<OnTheRig, PowerUnit> walkers = new LinkedHashMap<>();
-        for (String name : names) {
-            ObjectNode unit = document(name);
-            assertThat(server.post("/api/units", unit).status()).isIn(200, 201);
-            walkers.put(
-                    new OnTheRig(
-                            server,
-                            object().put("tag", unit.get("tag").asString()).put("technician", "Ann")),
-                    ((UnitFile.Reading.Read) UnitFile.read(unit.toString())).unit());
-        }
-        ExecutorService people = Executors.newFixedThreadPool(names.size());
-        try {
-            Map<OnTheRig, CompletableFuture<JsonNode>> records = new LinkedHashMap<>();
-            walkers.keySet().forEach(w -> records.put(w, CompletableFuture.supplyAsync(w::walk, people)));
-            records.forEach((walker, record) -> {
-                Certified.accepted(record.join());
-                PowerUnit unit = walkers.get(walker);
-                Certified.truly(unit, record.join(), Certified.left(server, unit, walker.run));
-            });
-        } finally {
-            people.shutdown();
-        }
     }
 
     /** What the practice rig can't do is said before the run begins, not in the middle of it. */
