@@ -29,6 +29,13 @@ export function date(at: string): string {
   return new Date(at).toLocaleDateString('en-GB')
 }
 
+/** What a stop-watch shows after so many seconds. */
+export function elapsed(seconds: number): string {
+  const whole = Math.floor(seconds)
+  const two = (n: number) => String(n).padStart(2, '0')
+  return `${Math.floor(whole / 3600)}:${two(Math.floor(whole / 60) % 60)}:${two(whole % 60)}`
+}
+
 /** Minutes as a hand plans with them: to five above a quarter of an hour. */
 export function timeLeft(minutes: number): string {
   const whole = minutes > 15 ? 5 * Math.round(minutes / 5) : Math.max(1, Math.round(minutes))

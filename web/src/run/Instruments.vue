@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import ProgressBar from 'primevue/progressbar'
 import { say } from '../words'
-import { clockToTheSecond } from '../display/time'
+import { clockToTheSecond, elapsed } from '../display/time'
 import { computed } from 'vue'
 import { useDisplay } from '../display/display'
 import { pressureNumber, type PressureUnit } from '../display/quantity'
@@ -119,6 +119,9 @@ const oilSays = computed(() => {
       </p>
       <span v-if="band" class="small" :class="live.oilC < band[0] ? 'cold' : ''">{{ oilSays }}</span>
     </div>
+    <time class="quiet small ran" :datetime="`PT${live.timeS.toFixed(2)}S`">{{
+      say('run.instruments.machine-time', elapsed(live.timeS))
+    }}</time>
   </div>
 </template>
 
@@ -149,6 +152,9 @@ const oilSays = computed(() => {
 .gauge:not(.here) .chip {
   background: none;
   padding: 0;
+}
+.ran {
+  grid-column: 1 / -1;
 }
 .lost {
   opacity: 0.35;

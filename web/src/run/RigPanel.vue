@@ -17,7 +17,7 @@ const props = defineProps<{
   current?: string
   /** a position as its lever is marked */ position: (valve: string, at: string) => string
 }>()
-const emit = defineEmits<{ moved: [] }>()
+const emit = defineEmits<{ moved: [now: Schema['LiveView']] }>()
 const refused = ref<Refused | null>(null)
 const told = ref('')
 const busy = ref(false)
@@ -50,7 +50,7 @@ async function act(action: string, target: string, value: number, at = '') {
     told.value = answer.told
     if (action === 'turn' && Math.abs(answer.made) < Math.abs(value) - 1e-6)
       told.value += say('run.rigPanel.is-at-its-end', settingName(target), turnsText(answer.made))
-    emit('moved')
+    emit('moved', answer.live)
   } catch (e) {
     refused.value = asRefused(e)
   } finally {

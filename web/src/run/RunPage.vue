@@ -20,8 +20,8 @@ import { useRun } from './useRun'
 import { useUnitFile } from '../units/useUnitFile'
 
 const props = defineProps<{ tag: string; id: string }>()
-const { run, loadError, refetch, send, goOn, seen, waiting, stopped, refused, busy } = useRun(props.id)
-const { live, handles, trace, lostSince, closed } = useLive(props.id, seen)
+const { run, loadError, refetch, send, goOn, seen, waiting, stopped, refused, busy, awaits } = useRun(props.id)
+const { live, handles, trace, lostSince, closed, answered } = useLive(props.id, seen)
 const { position, ratedCurrents, onTimes, gaugeErrors, reads, gaugeOn, band } = useUnitFile(props.tag)
 
 /** The instruments that this step is read on. */
@@ -72,7 +72,7 @@ async function reopen() {
           :tall="staffs.length > 1 ? 360 : 600"
         />
       </section>
-      <section class="middle">
+      <section class="middle" :aria-busy="awaits">
         <div v-if="run.finished" class="card done">
           <h1>{{ say('run.runPage.all-steps-are-done', run.stepCount) }}</h1>
           <p>{{ say('run.runPage.entries-are-kept-in', run.seq) }}</p>
@@ -155,7 +155,7 @@ async function reopen() {
             :handles="handles"
             :current="run.step?.setting"
             :position="position"
-            @moved="refetch()"
+            @moved="(now) => (answered(now), refetch())"
           />
         </template>
         <p v-else class="quiet" role="status">{{ say('run.runPage.connecting-to-the-machine') }}</p>

@@ -44,6 +44,20 @@ export function useLive(runId: string, seen: (seq: number) => void) {
   const now = ref(Date.now())
   const closed = ref('')
   const source = new EventSource(`/api/runs/${runId}/live`)
+
+  function show(whole: LiveView) {
+    shownAt = heardAt.value
+    live.value = whole
+    const stand = handlesOf(whole)
+    if (JSON.stringify(stand) !== JSON.stringify(handles.value)) handles.value = stand
+  }
+
+  /** What a handle answered is shown at once: the next press counts from there. */
+  function answered(whole: LiveView) {
+    heardAt.value = Date.now()
+    show(whole)
+  }
+
   source.onmessage = (message: MessageEvent<string>) => {
     const sample = JSON.parse(message.data) as Partial<LiveView>
     heardAt.value = Date.now()
@@ -52,13 +66,10 @@ export function useLive(runId: string, seen: (seq: number) => void) {
     closed.value = sample.closed ?? ''
     if (!sample.gauges || sample.closed) return
     const whole = sample as LiveView
+    // Sent before a handle was moved, and overtaken by its answer.
+    if (live.value && whole.sampledAt < live.value.sampledAt) return
     points = onwards(points, whole)
-    if (heardAt.value - shownAt >= FIGURES_MS) {
-      shownAt = heardAt.value
-      live.value = whole
-      const stand = handlesOf(whole)
-      if (JSON.stringify(stand) !== JSON.stringify(handles.value)) handles.value = stand
-    }
+    if (heardAt.value - shownAt >= FIGURES_MS) show(whole)
     if (heardAt.value - drawnAt >= PICTURE_MS) {
       drawnAt = heardAt.value
       trace.value = points
@@ -72,5 +83,5 @@ export function useLive(runId: string, seen: (seq: number) => void) {
   })
   /** Since when nothing has come, ms since 1970; 0 while the stream lives, or has not begun. */
   const lostSince = computed(() => (live.value && now.value - heardAt.value > SILENT_MS ? heardAt.value : 0))
-  return { live, handles, trace, lostSince, closed }
+  return { live, handles, trace, lostSince, closed, answered }
 }

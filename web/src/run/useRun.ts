@@ -48,12 +48,17 @@ export function useRun(id: string) {
   /** True once it is on disk at the server, false where it was refused; undefined while it waits. */
   async function send(event: RunEvent): Promise<boolean | undefined> {
     if (!box.value) return false
+    busy.value = true
     refused.value = null
-    const key = await box.value.add(event)
-    waiting.value = await box.value.entries()
-    const mine = (await flush()).get(key)
-    if (mine) refused.value = mine
-    return mine ? false : waiting.value.some((e) => e.key === key) ? undefined : true
+    try {
+      const key = await box.value.add(event)
+      waiting.value = await box.value.entries()
+      const mine = (await flush()).get(key)
+      if (mine) refused.value = mine
+      return mine ? false : waiting.value.some((e) => e.key === key) ? undefined : true
+    } finally {
+      busy.value = false
+    }
   }
 
   /** The end of a pause goes before whatever waits for it. */
@@ -83,5 +88,8 @@ export function useRun(id: string) {
   }, TRY_AGAIN_MS)
   onScopeDispose(() => clearInterval(retry))
 
-  return { run: query.data, loadError: query.error, refetch: query.refetch, send, goOn, seen, waiting, stopped, refused, busy }
+  /** An answer is awaited: to what was entered, or to how the run stands now. */
+  const awaits = computed(() => busy.value || query.isFetching.value)
+
+  return { run: query.data, loadError: query.error, refetch: query.refetch, send, goOn, seen, waiting, stopped, refused, busy, awaits }
 }

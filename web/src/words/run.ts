@@ -7,6 +7,7 @@ export const RUN = {
   'run.gates.waiting-to-be-opened': 'Waiting to be opened',
   'run.instruments.above-its-rating-turn': '▲ above its rating: turn back',
   'run.instruments.load-of': 'Load of {0}, share of its rated current',
+  'run.instruments.machine-time': 'Time on this machine {0}',
   'run.instruments.motor': 'Motor {0}',
   'run.instruments.moving': '◇ moving',
   'run.instruments.not-heard-since-these': '▲ Not heard since {0}: these are old values',

@@ -8,12 +8,10 @@ import earlygate.plan.Phase;
 import earlygate.plan.Plan;
 import earlygate.plan.School;
 import earlygate.plan.SectionOrder;
-import earlygate.plan.Step;
 import earlygate.planner.script.AsFoundReadings;
 import earlygate.planner.script.Closing;
 import earlygate.planner.script.FirstStart;
 import earlygate.planner.script.Preliminaries;
-import earlygate.planner.script.Rates;
 import earlygate.planner.script.Rehearsal;
 import earlygate.planner.script.Setter;
 import earlygate.planner.script.Site;
@@ -21,12 +19,10 @@ import earlygate.planner.script.WarmUp;
 import earlygate.planner.search.Course;
 import earlygate.unit.PowerUnit;
 import earlygate.unit.Pump;
-import earlygate.unit.ReliefValve;
 import earlygate.unit.Screw;
 import earlygate.unit.Setting;
 import earlygate.unit.Target;
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.ToDoubleFunction;
@@ -36,12 +32,6 @@ import java.util.function.ToDoubleFunction;
  * {@link Setter} writes it as steps in a school's way, {@link Rehearsal} solves every step and collects what is unsafe.
  */
 public final class Planner {
-    /** What a minute without protection, a kelvin of the tank and a screw moved weigh against each other. */
-    private static final double PER_UNPROTECTED_MINUTE = 1;
-
-    private static final double PER_KELVIN = 2;
-    private static final double PER_MOVE = 1;
-
     private Planner() {}
 
     /** With sections before their branches, the highest first. */
@@ -55,54 +45,25 @@ public final class Planner {
 
     /** With the settings read as they came, where the unit is asked for that and is safe as it stands. */
     public static Plan plan(PowerUnit unit, School school, SectionOrder sections, AsFound asFound) {
+        return schools(unit, sections, asFound).plan(school);
+    }
+
+    /** The plan of every school that the unit leaves a choice of, each written and audited once. */
+    public static SchoolPlans schools(PowerUnit unit, SectionOrder sections, AsFound asFound) {
         List<Plan.Refusal> unfit = unfit(unit);
         if (!unfit.isEmpty()) {
-            return refused(school, unfit, List.of());
+            return SchoolPlans.refused(unit, unfit);
         }
         GaugeSearch search = new GaugeSearch(unit);
         Course course = new Course(unit, search, sections);
         Optional<List<Course.Leg>> legs = course.derive();
         if (legs.isEmpty()) {
-            return refused(school, course.stuck(), List.of());
+            return SchoolPlans.refused(unit, course.stuck());
         }
-        List<Plan> all = schools(unit).stream()
+        List<Plan> plans = SchoolPlans.open(unit).stream()
                 .map(s -> one(unit, search, course, legs.get(), s, asFound))
                 .toList();
-        List<Plan.Comparison> comparison =
-                all.stream().flatMap(p -> p.comparison().stream()).toList();
-        Plan chosen = school == School.AUTO ? cheapest(all) : only(all, school, unit);
-        if (!chosen.refused().isEmpty()) {
-            return refused(chosen.school(), chosen.refused(), comparison);
-        }
-        List<Reason> order = new ArrayList<>(course.told(legs.get()));
-        order.addAll(Rates.lastOf(unit, chosen));
-        if (asFound == AsFound.READ && chosen.steps().stream().noneMatch(s -> s.demands(Step.Demand.AS_FOUND))) {
-            order.add(Reason.of("order.as-found-counted"));
-        }
-        return chosen.handedOut(why(unit, chosen, all), comparison, order);
-    }
-
-    private static Plan refused(School school, List<Plan.Refusal> why, List<Plan.Comparison> comparison) {
-        return new Plan(school, Reason.of("plan.why.refused"), List.of(), comparison, why);
-    }
-
-    /** Only a compensated pump with a relief of its own leaves a choice; a fixed pump's relief is set at full flow. */
-    private static List<School> schools(PowerUnit unit) {
-        return pair(unit).isPresent()
-                ? List.of(School.LEAD_WITH_PUMP, School.LEAD_WITH_RELIEF, School.SIDE_BY_SIDE)
-                : List.of(School.LEAD_WITH_RELIEF);
-    }
-
-    private record Pair(Pump pump, ReliefValve relief) {}
-
-    private static Optional<Pair> pair(PowerUnit unit) {
-        return unit.all(Pump.class).stream()
-                .filter(p -> p.compensator().isPresent())
-                .flatMap(p -> unit.all(ReliefValve.class).stream()
-                        .filter(r ->
-                                r.role() == ReliefValve.Role.MAIN && r.inlet().equals(p.outlet()))
-                        .map(r -> new Pair(p, r)))
-                .findFirst();
+        return new SchoolPlans(unit, asFound, plans, course.told(legs.get()));
     }
 
     /** A unit that can't be run as it stands is planned with its screws backed out first, and counted. */
@@ -159,62 +120,6 @@ public final class Planner {
                                 .said("action", plan.step(v.step()).action())
                                 .said("why", v.message())))
                 .toList();
-    }
-
-    private static Plan cheapest(List<Plan> all) {
-        return all.stream()
-                .filter(p -> p.refused().isEmpty())
-                .min(Comparator.comparingDouble(p -> cost(p.comparison().get(0))))
-                .orElse(all.get(0));
-    }
-
-    private static double cost(Plan.Comparison c) {
-        return PER_UNPROTECTED_MINUTE * c.unprotected() / 60 + PER_KELVIN * c.tankRise() + PER_MOVE * c.moves();
-    }
-
-    private static Plan only(List<Plan> all, School school, PowerUnit unit) {
-        return all.stream()
-                .filter(p -> p.school() == school)
-                .findFirst()
-                .orElseGet(() -> refused(
-                        school,
-                        List.of(new Plan.Refusal(
-                                "school-not-for-this-unit",
-                                school.key(),
-                                Reason.of("plan.refused.school")
-                                        .name("school", school.key())
-                                        .name("unit", unit.tag()))),
-                        all.get(0).comparison()));
-    }
-
-    /** What decided, in figures: what full flow over the relief would ask of the motor, or that there is no choice. */
-    private static Reason why(PowerUnit unit, Plan chosen, List<Plan> all) {
-        Optional<Pair> pair = pair(unit);
-        if (pair.isEmpty()) {
-            return Reason.of("plan.why.fixed-pump").name("unit", unit.tag());
-        }
-        ReliefValve relief = pair.get().relief();
-        Pump pump = pair.get().pump();
-        double crack = unit.target(relief.id()).map(Target::pressurePa).orElse(relief.settingPa());
-        double full = relief.fullFlowPressure(
-                crack, pump.displacement() * unit.driverOf(pump).noLoadSpeed());
-        double load = all.stream()
-                .filter(p -> p.school() == School.LEAD_WITH_RELIEF)
-                .mapToDouble(p -> p.comparison().get(0).peakMotorLoad())
-                .findFirst()
-                .orElse(0);
-        double limit = unit.driverOf(pump).serviceFactor();
-        String code = chosen.school() == School.LEAD_WITH_RELIEF
-                ? "plan.why.relief-leads"
-                : load > limit ? "plan.why.motor-too-small" : "plan.why.less-heat";
-        return Reason.of(code)
-                .name("motor", pump.driver())
-                .name("relief", relief.id())
-                .ratio("load", load)
-                .ratio("limit", limit)
-                .pressure("fullFlow", full)
-                .number("moves", chosen.comparison().get(0).moves())
-                .warming("rise", chosen.comparison().get(0).tankRise());
     }
 
     /** Reasons why this circuit can't be planned at all, each with what to fit or say. */

@@ -6,9 +6,8 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import earlygate.day.DaySheet.Entry;
 import earlygate.day.Job.Stretch;
+import earlygate.fixture.Plans;
 import earlygate.plan.Plan;
-import earlygate.plan.School;
-import earlygate.planner.Planner;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Random;
@@ -24,7 +23,7 @@ class DaySheetTest {
 
     @Test
     void aPlanBecomesAJobWithThePartnersHours() {
-        Plan plan = Planner.plan(lg07(), School.AUTO);
+        Plan plan = Plans.of(lg07());
         Job job = Job.of("LG-07", plan, Set.of("G1"));
         double all = plan.steps().stream().mapToDouble(s -> s.minutes()).sum();
         assertThat(job.minutes()).isBetween((int) all, (int) all + 1);

@@ -10,10 +10,9 @@ import earlygate.drawing.Change.Put;
 import earlygate.drawing.Change.Unfit;
 import earlygate.drawing.Redraw.Answer;
 import earlygate.drawing.Redraw.Answer.Drawn;
+import earlygate.fixture.Plans;
 import earlygate.plan.Plan;
-import earlygate.plan.School;
 import earlygate.plan.Step;
-import earlygate.planner.Planner;
 import earlygate.unit.PowerUnit;
 import earlygate.unit.file.UnitFile;
 import java.util.List;
@@ -80,7 +79,7 @@ class ControlsTest {
         ObjectNode bare =
                 drawn(document("LG-07"), new Unfit("P1", "compensator")).unit();
         PowerUnit unit = read(drawn(bare, fit("P1", "compensator", 150)).unit());
-        Plan plan = Planner.plan(unit, School.AUTO);
+        Plan plan = Plans.of(unit);
         assertThat(plan.refused()).isEmpty();
         assertThat(plan.steps().stream().filter(s -> s.kind() == Step.Kind.SET)).anySatisfy(s -> {
             assertThat(s.setting()).contains("P1.compensator");

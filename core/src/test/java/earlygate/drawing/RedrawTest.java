@@ -14,11 +14,10 @@ import earlygate.drawing.Change.Second;
 import earlygate.drawing.Change.Split;
 import earlygate.drawing.Redraw.Answer;
 import earlygate.drawing.Redraw.Answer.Drawn;
+import earlygate.fixture.Plans;
 import earlygate.fixture.Units;
 import earlygate.plan.Plan;
-import earlygate.plan.School;
 import earlygate.plan.Step;
-import earlygate.planner.Planner;
 import earlygate.unit.file.UnitFile;
 import java.util.ArrayList;
 import java.util.List;
@@ -78,7 +77,7 @@ class RedrawTest {
     }
 
     private static List<String> set(ObjectNode unit) {
-        Plan plan = Planner.plan(Units.read(unit), School.AUTO);
+        Plan plan = Plans.of(Units.read(unit));
         assertThat(plan.refused()).isEmpty();
         return plan.steps().stream()
                 .filter(s -> s.kind() == Step.Kind.SET)

@@ -1,9 +1,8 @@
 package earlygate.gauge;
 
 import static earlygate.fixture.Units.component;
-import static earlygate.fixture.Units.document;
+import static earlygate.fixture.Units.demo;
 import static earlygate.fixture.Units.lg07;
-import static earlygate.fixture.Units.read;
 import static earlygate.fixture.Units.unit;
 import static earlygate.quantity.Si.BAR;
 import static org.assertj.core.api.Assertions.assertThat;
@@ -33,7 +32,7 @@ class GaugeSearchTest {
         "WD-05, RD1, '', ''"
     })
     void findsTheValvesAndTheScrews(String tag, String setting, String valve, String raised) {
-        PowerUnit unit = read(document(tag));
+        PowerUnit unit = demo(tag);
         Arrangement reach = find(unit, setting).orElseThrow();
         assertThat(String.join(" ", reach.raised())).isEqualTo(raised);
         if (!valve.isEmpty()) {
@@ -55,7 +54,7 @@ class GaugeSearchTest {
     /** The load opens just so far that the pump is at mid stroke: margin is only there in motion. */
     @Test
     void aMarginIsSoughtAtMidStroke() {
-        Arrangement reach = find(read(document("NH-04")), "P1.loadSense").orElseThrow();
+        Arrangement reach = find(demo("NH-04"), "P1.loadSense").orElseThrow();
         assertThat(reach.state().pump("P1").stroke()).isCloseTo(0.5, within(0.05));
         assertThat(reach.situation().openings().get("TV1")).isPositive();
         assertThat(reach.situation().positions()).containsValue("a");
@@ -64,7 +63,7 @@ class GaugeSearchTest {
     /** A transfer shows where the large pump begins to go and still feeds the load. */
     @Test
     void aTransferIsSoughtAtTheEdgeOfItsBand() {
-        Arrangement reach = find(read(document("BP-11")), "UV1").orElseThrow();
+        Arrangement reach = find(demo("BP-11"), "UV1").orElseThrow();
         double above = reach.state().pressure("H") - 65 * BAR;
         assertThat(above / BAR).isBetween(0.0, 1.0);
         assertThat(reach.state().valve("CV1").flow()).isPositive();
@@ -84,7 +83,7 @@ class GaugeSearchTest {
     /** A relief set at full flow cracks lower by its override at the flow it really meets. */
     @Test
     void fullFlowTargetsCrackLower() {
-        PowerUnit unit = read(document("PL-01"));
+        PowerUnit unit = demo("PL-01");
         GaugeSearch search = new GaugeSearch(unit);
         Target target = unit.target("RV1").orElseThrow();
         double crack = search.settingFor(target, Stated.targets(unit), any -> true);

@@ -2,11 +2,12 @@ package earlygate.judge;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import earlygate.fixture.Effort;
 import org.junit.jupiter.api.Test;
 
 /** Reliefs of known truth backed out past their crack: never called too early, called in time, and named right. */
 class CrackStreamsTest {
-    private static final int MACHINES = Integer.getInteger("machines", 60);
+    private static final int MACHINES = Effort.of("machines", 60, 600);
 
     @Test
     void everyCrackIsToldWhenItIsThere() {

@@ -1,8 +1,7 @@
 package earlygate.judge;
 
-import static earlygate.fixture.Units.document;
+import static earlygate.fixture.Units.demo;
 import static earlygate.fixture.Units.lg07;
-import static earlygate.fixture.Units.read;
 import static earlygate.quantity.Si.BAR;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
@@ -156,7 +155,7 @@ class HolderTest {
     /** Four settings on three lines: only those that can hold X are named for its gauge. */
     @Test
     void aGaugeBehindAValveHasItsOwnHolders() {
-        PowerUnit sw = read(document("SW-03"));
+        PowerUnit sw = demo("SW-03");
         Situation east = Situation.AS_THE_FILE
                 .withPosition("DV1", "east")
                 .withSetting("RV1", 150 * BAR)

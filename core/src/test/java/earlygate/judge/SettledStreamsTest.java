@@ -2,11 +2,12 @@ package earlygate.judge;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import earlygate.fixture.Effort;
 import org.junit.jupiter.api.Test;
 
 /** Streams whose truth is known: a creep is never called still, and what rests is read where it rests, in time. */
 class SettledStreamsTest {
-    private static final int STREAMS = Integer.getInteger("streams", 300);
+    private static final int STREAMS = Effort.of("streams", 300, 3000);
 
     @Test
     void whatStandsIsToldFromWhatMoves() {

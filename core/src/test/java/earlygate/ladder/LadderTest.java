@@ -1,11 +1,10 @@
 package earlygate.ladder;
 
 import static earlygate.fixture.Units.component;
-import static earlygate.fixture.Units.document;
+import static earlygate.fixture.Units.demo;
 import static earlygate.fixture.Units.gauge;
 import static earlygate.fixture.Units.lg07;
 import static earlygate.fixture.Units.part;
-import static earlygate.fixture.Units.read;
 import static earlygate.fixture.Units.target;
 import static earlygate.fixture.Units.unit;
 import static earlygate.fixture.Units.without;
@@ -116,7 +115,7 @@ class LadderTest {
             value = {"FB-02|", "BP-11|", "NH-04|", "SW-03|", "WD-05|", "DR-09|", "PL-01|L12 WARN"},
             delimiter = '|')
     void demoUnitsTeach(String tag, String findings) {
-        assertThat(Ladder.check(read(document(tag)), GapSchool.DEFAULT))
+        assertThat(Ladder.check(demo(tag), GapSchool.DEFAULT))
                 .extracting(f -> f.rule() + " " + f.severity())
                 .containsExactlyElementsOf(findings == null ? List.of() : List.of(findings.split(",")));
     }

@@ -2,12 +2,11 @@ package earlygate.pattern;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import earlygate.fixture.Plans;
 import earlygate.fixture.Units;
 import earlygate.ladder.Ladder;
 import earlygate.plan.Plan;
-import earlygate.plan.School;
 import earlygate.plan.Step;
-import earlygate.planner.Planner;
 import earlygate.target.GapSchool;
 import earlygate.unit.PowerUnit;
 import earlygate.unit.file.UnitFile;
@@ -45,7 +44,7 @@ class PatternTest {
                         .filter(f -> f.severity().key().equals("stop")))
                 .as("findings that stop")
                 .isEmpty();
-        Plan plan = Planner.plan(unit, School.AUTO);
+        Plan plan = Plans.of(unit);
         assertThat(plan.refused()).as("%s", plan.refused()).isEmpty();
         assertThat(unit.targets())
                 .isNotEmpty()
@@ -159,9 +158,9 @@ class PatternTest {
     @ParameterizedTest
     @MethodSource("plates")
     void fromTheirPlatesKnownUnitsComeToTheSameWork(String tag, String pattern, Map<String, Double> plates) {
-        Plan drawn = Planner.plan(Units.read(Units.document(tag)), School.AUTO);
+        Plan drawn = Plans.of(Units.read(Units.document(tag)));
         Answers answers = new Answers(tag, "as its plates say", plates);
-        Plan made = Planner.plan(read(Pattern.of(pattern).orElseThrow().draw(answers)), School.AUTO);
+        Plan made = Plans.of(read(Pattern.of(pattern).orElseThrow().draw(answers)));
         assertThat(made.refused()).isEmpty();
         assertThat(set(made))
                 .isEqualTo(

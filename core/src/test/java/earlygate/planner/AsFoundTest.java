@@ -1,18 +1,16 @@
 package earlygate.planner;
 
-import static earlygate.fixture.Units.document;
+import static earlygate.fixture.Units.demo;
 import static earlygate.fixture.Units.read;
 import static earlygate.quantity.Si.BAR;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import earlygate.audit.Audit;
+import earlygate.fixture.Plans;
 import earlygate.fixture.Units;
-import earlygate.plan.AsFound;
 import earlygate.plan.Move;
 import earlygate.plan.Plan;
-import earlygate.plan.School;
-import earlygate.plan.SectionOrder;
 import earlygate.plan.Step;
 import earlygate.plan.Step.Demand;
 import earlygate.unit.PowerUnit;
@@ -26,13 +24,11 @@ import org.junit.jupiter.params.provider.MethodSource;
 class AsFoundTest {
     static Stream<PowerUnit> all() {
         return Stream.concat(
-                Stream.of("LG-07", "FB-02", "BP-11", "NH-04", "SW-03", "WD-05", "DR-09", "PL-01")
-                        .map(tag -> read(document(tag))),
-                StrangersTest.units().map(StrangersTest::unit));
+                Units.DEMO.stream().map(Units::demo), StrangersTest.units().map(Units::stranger));
     }
 
     private static Plan plan(PowerUnit unit) {
-        return Planner.plan(unit, School.AUTO, SectionOrder.HIGHEST_FIRST, AsFound.READ);
+        return Plans.asFound(unit);
     }
 
     private static List<Step> readings(Plan plan) {
@@ -49,8 +45,7 @@ class AsFoundTest {
         Plan plan = plan(unit);
         assertThat(plan.refused()).isEmpty();
         assertThat(Audit.of(unit, plan)).isEmpty();
-        assertThat(plan.settingOrder())
-                .isEqualTo(Planner.plan(unit, School.AUTO).settingOrder());
+        assertThat(plan.settingOrder()).isEqualTo(Plans.of(unit).settingOrder());
         List<Step> steps = plan.steps();
         int firstTurn = steps.indexOf(
                 steps.stream().filter(AsFoundTest::turns).findFirst().orElseThrow());
@@ -75,7 +70,7 @@ class AsFoundTest {
     /** On NH-04 four limiters and the margin show with the levers alone; the relief above the cut-off doesn't. */
     @Test
     void theLeversAloneShowASectionalUnit() {
-        assertThat(readings(plan(read(document("NH-04")))))
+        assertThat(readings(plan(demo("NH-04"))))
                 .extracting(s -> s.setting().orElseThrow())
                 .containsExactly("P1.compensator", "S1.reliefB", "S1.reliefA", "S2.reliefA", "P1.loadSense");
     }

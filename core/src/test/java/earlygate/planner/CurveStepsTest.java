@@ -5,13 +5,11 @@ import static earlygate.quantity.Si.LPM;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import earlygate.fixture.Plans;
 import earlygate.fixture.Units;
-import earlygate.plan.AsFound;
 import earlygate.plan.Curve;
 import earlygate.plan.Phase;
 import earlygate.plan.Plan;
-import earlygate.plan.School;
-import earlygate.plan.SectionOrder;
 import earlygate.plan.Step;
 import earlygate.target.Derivation;
 import earlygate.target.GapSchool;
@@ -29,7 +27,7 @@ import tools.jackson.databind.node.ObjectNode;
 /** Which curves a plan takes, where, and that it asks for no flow meter that it doesn't take off again. */
 class CurveStepsTest {
     private static Plan plan(PowerUnit unit) {
-        Plan plan = Planner.plan(unit, School.AUTO, SectionOrder.HIGHEST_FIRST, AsFound.COUNT);
+        Plan plan = Plans.of(unit);
         assertThat(plan.refused()).isEmpty();
         return plan;
     }

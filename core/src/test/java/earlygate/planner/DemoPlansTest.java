@@ -1,11 +1,10 @@
 package earlygate.planner;
 
-import static earlygate.fixture.Units.document;
-import static earlygate.fixture.Units.read;
+import static earlygate.fixture.Units.demo;
 import static org.assertj.core.api.Assertions.assertThat;
 
+import earlygate.fixture.Plans;
 import earlygate.plan.Plan;
-import earlygate.plan.School;
 import java.util.List;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -24,7 +23,7 @@ class DemoPlansTest {
         "PL-01, RV1"
     })
     void settingOrder(String tag, String order) {
-        Plan plan = Planner.plan(read(document(tag)), School.AUTO);
+        Plan plan = Plans.of(demo(tag));
         assertThat(plan.refused()).isEmpty();
         assertThat(plan.settingOrder()).isEqualTo(List.of(order.split(" ")));
     }

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import earlygate.audit.Audit;
 import earlygate.audit.Violation.Point;
+import earlygate.fixture.Plans;
 import earlygate.fixture.Units;
 import earlygate.plan.Phase;
 import earlygate.plan.Plan;
@@ -31,13 +32,13 @@ class MutatedPlansTest {
     @MethodSource("good")
     void aGoodPlanPasses(String tag) {
         PowerUnit unit = unit(tag);
-        assertThat(Audit.of(unit, Planner.plan(unit, School.AUTO))).isEmpty();
+        assertThat(Audit.of(unit, Plans.of(unit))).isEmpty();
     }
 
     static Stream<Arguments> broken() {
         return TAGS.stream().flatMap(tag -> {
             PowerUnit unit = unit(tag);
-            List<Step> steps = Planner.plan(unit, School.AUTO).steps();
+            List<Step> steps = Plans.of(unit).steps();
             return Mutations.all().stream()
                     .flatMap(m -> m.change().apply(unit, steps).stream()
                             .map(s -> Arguments.of(tag, m.name(), m.point(), unit, s)));

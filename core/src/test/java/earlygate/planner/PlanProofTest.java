@@ -5,9 +5,9 @@ import static earlygate.fixture.Units.part;
 import static earlygate.fixture.Units.read;
 import static org.assertj.core.api.Assertions.assertThat;
 
+import earlygate.fixture.Plans;
 import earlygate.network.Network;
 import earlygate.plan.Plan;
-import earlygate.plan.School;
 import earlygate.plan.Step;
 import earlygate.solve.Outcome;
 import earlygate.solve.Solver;
@@ -25,11 +25,17 @@ import tools.jackson.databind.node.ObjectNode;
 
 /** Random units of the family: what is planned passes a checker that knows only the model, not the planner. */
 class PlanProofTest {
+    private static final Map<Long, PowerUnit> RANDOM = new HashMap<>();
+
     static LongStream seeds() {
         return LongStream.range(1, 41);
     }
 
     private static PowerUnit random(long seed) {
+        return RANDOM.computeIfAbsent(seed, PlanProofTest::drawn);
+    }
+
+    private static PowerUnit drawn(long seed) {
         Random r = new Random(seed);
         ObjectNode u = document("LG-07");
         double compensator = 60 + 120 * r.nextDouble();
@@ -47,7 +53,7 @@ class PlanProofTest {
     @MethodSource("seeds")
     void aPlanIsSafeOrRefusedWithAReason(long seed) {
         PowerUnit unit = random(seed);
-        Plan plan = Planner.plan(unit, School.AUTO);
+        Plan plan = Plans.of(unit);
         if (plan.phases().isEmpty()) {
             assertThat(plan.refused()).isNotEmpty();
             return;
@@ -98,8 +104,7 @@ class PlanProofTest {
 
     @Test
     void theFamilyHoldsBothPlansAndRefusals() {
-        long planned = seeds().filter(seed ->
-                        Planner.plan(random(seed), School.AUTO).refused().isEmpty())
+        long planned = seeds().filter(seed -> Plans.of(random(seed)).refused().isEmpty())
                 .count();
         assertThat(planned).isBetween(5L, 35L);
     }

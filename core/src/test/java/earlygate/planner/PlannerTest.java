@@ -8,6 +8,7 @@ import static earlygate.fixture.Units.without;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import earlygate.fixture.Plans;
 import earlygate.network.Network;
 import earlygate.plan.Expect;
 import earlygate.plan.Phase;
@@ -128,9 +129,9 @@ class PlannerTest {
     @Test
     void schoolsAreComparedInFigures() {
         PowerUnit unit = lg07();
-        Plan relief = Planner.plan(unit, School.LEAD_WITH_RELIEF);
+        Plan relief = Plans.of(unit, School.LEAD_WITH_RELIEF);
         assertThat(relief.refused()).extracting(Plan.Refusal::code).containsExactly("motor-overload");
-        Plan side = Planner.plan(unit, School.SIDE_BY_SIDE);
+        Plan side = Plans.of(unit, School.SIDE_BY_SIDE);
         assertThat(side.settingOrder()).containsExactly("RV1", "P1.compensator");
         Map<School, Plan.Comparison> by =
                 plan(unit).comparison().stream().collect(Collectors.toMap(Plan.Comparison::school, c -> c));
@@ -152,7 +153,7 @@ class PlannerTest {
     }
 
     private static Plan plan(PowerUnit unit) {
-        return Planner.plan(unit, School.AUTO);
+        return Plans.of(unit);
     }
 
     private static Step step(Plan plan, String action) {

@@ -2,6 +2,7 @@ package earlygate.planner;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import earlygate.fixture.Effort;
 import earlygate.network.Network;
 import earlygate.plan.Plan;
 import earlygate.plan.School;
@@ -21,18 +22,18 @@ import java.util.stream.Collectors;
 import java.util.stream.LongStream;
 import org.junit.jupiter.api.Test;
 
-/** Sound circuits of random structure are planned; {@code -Dseeds=500} for more of them. */
+/** Sound circuits of random structure are planned; {@code -Dseeds=N} for another number of them. */
 class RandomCircuitsTest {
     private static final double PLANNED = 0.95;
 
     @Test
     void soundCircuitsArePlanned() {
-        planned(RandomCircuits::unit, Integer.getInteger("seeds", 60));
+        planned(RandomCircuits::unit, Effort.of("seeds", 40, 300));
     }
 
     @Test
     void soundPlantsArePlanned() {
-        planned(RandomPlants::unit, Integer.getInteger("seeds", 70));
+        planned(RandomPlants::unit, Effort.of("seeds", 40, 300));
     }
 
     private static void planned(LongFunction<PowerUnit> units, int seeds) {

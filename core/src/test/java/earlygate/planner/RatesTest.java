@@ -13,6 +13,8 @@ import earlygate.audit.Audit;
 import earlygate.audit.Violation;
 import earlygate.explain.Value.Kind;
 import earlygate.fixture.ChangedStep;
+import earlygate.fixture.Plans;
+import earlygate.fixture.Units;
 import earlygate.plan.Expect;
 import earlygate.plan.Goal;
 import earlygate.plan.Move;
@@ -28,13 +30,12 @@ import java.util.Objects;
 import java.util.function.Predicate;
 import java.util.function.UnaryOperator;
 import org.junit.jupiter.api.Test;
-import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.node.ObjectNode;
 
 /** Flows and power limits are set as well, after the pressures, where something shows them. */
 class RatesTest {
     private static Plan plan(PowerUnit unit) {
-        Plan plan = Planner.plan(unit, School.AUTO);
+        Plan plan = Plans.of(unit);
         assertThat(plan.refused()).isEmpty();
         assertThat(Audit.of(unit, plan)).isEmpty();
         return plan;
@@ -137,7 +138,7 @@ class RatesTest {
     /** Without a current to read, a limiter of an engine's pump shows in the flow that is left at a pressure: q p = P. */
     @Test
     void anEnginesLimiterIsSetOnAFlowMeter() {
-        ObjectNode unit = (ObjectNode) JsonMapper.shared().readTree(StrangersTest.text("20-twin-limited"));
+        ObjectNode unit = Units.strangerDocument("20-twin-limited");
         for (String pump : new String[] {"P1", "P2"}) {
             part(unit, "components", pump).set("powerLimiter", json("{'limitKw':36,'rangeKw':[20,60],'kwPerTurn':8}"));
             unit.withArray("targets").add(json("{'setting':'" + pump + ".powerLimiter','limitKw':40,'toleranceKw':2}"));

@@ -8,6 +8,7 @@ import earlygate.audit.Audit;
 import earlygate.audit.Violation;
 import earlygate.audit.Violation.Point;
 import earlygate.fixture.ChangedStep;
+import earlygate.fixture.Plans;
 import earlygate.fixture.Units;
 import earlygate.plan.Goal;
 import earlygate.plan.Move;
@@ -35,7 +36,7 @@ class ReliefProofTest {
     @CsvSource({"pilot,10", "direct,18", "direct,35", "direct,44"})
     void itsCrackIsFoundAgainOnceItIsLocked(String acting, double override) {
         PowerUnit unit = soft(acting, override);
-        Plan plan = Planner.plan(unit, School.AUTO);
+        Plan plan = Plans.of(unit);
         assertThat(plan.refused()).isEmpty();
         assertThat(plan.school()).isEqualTo(School.LEAD_WITH_PUMP);
         assertThat(Audit.of(unit, plan)).isEmpty();
@@ -57,7 +58,7 @@ class ReliefProofTest {
             Units.part(u, "components", "RV1").put("overrideBar", 10);
             Units.part(u, "components", "M1").put("ratedPowerKw", 30);
         });
-        Plan plan = Planner.plan(unit, School.LEAD_WITH_PUMP);
+        Plan plan = Plans.of(unit, School.LEAD_WITH_PUMP);
         assertThat(plan.refused()).isEmpty();
         assertThat(locks(plan).inControl()).contains("RV1");
         assertThat(locks(plan).cracks()).isFalse();
@@ -66,7 +67,7 @@ class ReliefProofTest {
     @Test
     void lockedWhereThePumpHoldsTheLineProvesNothing() {
         PowerUnit unit = soft("pilot", 10);
-        Plan plan = Planner.plan(unit, School.AUTO);
+        Plan plan = Plans.of(unit);
         List<Step> steps = new ArrayList<>(plan.steps());
         int lock = steps.indexOf(locks(plan));
         Step below = steps.get(lock - 1);

@@ -3,15 +3,12 @@ package earlygate.planner;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import earlygate.fixture.Plans;
+import earlygate.fixture.Units;
 import earlygate.plan.Expect;
 import earlygate.plan.Plan;
 import earlygate.plan.School;
 import earlygate.plan.Step;
-import earlygate.unit.PowerUnit;
-import earlygate.unit.file.UnitFile;
-import java.io.IOException;
-import java.io.InputStream;
-import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -20,32 +17,19 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
 import tools.jackson.databind.JsonNode;
-import tools.jackson.databind.json.JsonMapper;
 
 /** Units of other structure than the demo's, as real schematics give them: each has a plan, in an order that is allowed. */
 class StrangersTest {
-    private static final JsonNode ORDERS = JsonMapper.shared().readTree(text("orders"));
+    private static final JsonNode ORDERS = Units.strangerDocument("orders");
 
     static Stream<String> units() {
         return ORDERS.propertyStream().map(e -> e.getKey());
     }
 
-    static String text(String name) {
-        try (InputStream in = StrangersTest.class.getResourceAsStream("/strangers/" + name + ".json")) {
-            return new String(in.readAllBytes(), StandardCharsets.UTF_8);
-        } catch (IOException e) {
-            throw new java.io.UncheckedIOException(e);
-        }
-    }
-
-    static PowerUnit unit(String name) {
-        return ((UnitFile.Reading.Read) UnitFile.read(text(name))).unit();
-    }
-
     @ParameterizedTest
     @MethodSource("units")
     void isPlannedInAnAllowedOrder(String name) {
-        Plan plan = Planner.plan(unit(name), School.AUTO);
+        Plan plan = Plans.of(Units.stranger(name));
         assertThat(plan.refused()).isEmpty();
         List<String> order = plan.settingOrder();
         boolean allowed = ORDERS.get(name).valueStream().anyMatch(o -> follows(order, o));
@@ -57,7 +41,7 @@ class StrangersTest {
     @MethodSource("units")
     void isPlannedInEverySchoolThatItsMotorStands(String name) {
         for (School school : School.values()) {
-            Plan plan = Planner.plan(unit(name), school);
+            Plan plan = Plans.of(Units.stranger(name), school);
             if (plan.refused().isEmpty()) {
                 List<String> order = plan.settingOrder();
                 assertThat(ORDERS.get(name).valueStream().anyMatch(o -> follows(order, o)))
@@ -78,7 +62,7 @@ class StrangersTest {
      */
     @Test
     void aReliefIsNotBroughtDownFromWhereAChargingValveMayUnload() {
-        Plan plan = Planner.plan(unit("10-accu-two-reliefs"), School.AUTO);
+        Plan plan = Plans.of(Units.stranger("10-accu-two-reliefs"));
         Step set = plan.steps().stream()
                 .filter(s -> s.kind() == Step.Kind.SET && s.setting().equals(Optional.of("RV1")))
                 .findFirst()
@@ -99,7 +83,7 @@ class StrangersTest {
      */
     @Test
     void oilIsCoolBeforeEachHotLoad() {
-        List<Step> steps = Planner.plan(unit("20-twin-limited"), School.AUTO).steps();
+        List<Step> steps = Plans.of(Units.stranger("20-twin-limited")).steps();
         List<Step> hot = steps.stream()
                 .filter(s -> s.curve().isPresent() || s.action().code().startsWith("plan.working-point"))
                 .toList();

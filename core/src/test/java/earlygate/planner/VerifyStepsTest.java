@@ -1,19 +1,16 @@
 package earlygate.planner;
 
-import static earlygate.fixture.Units.document;
-import static earlygate.fixture.Units.read;
+import static earlygate.fixture.Units.demo;
 import static earlygate.fixture.Units.stranger;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import earlygate.curve.Viscosity;
 import earlygate.explain.Value.Amount;
 import earlygate.explain.Value.Kind;
-import earlygate.plan.AsFound;
+import earlygate.fixture.Plans;
 import earlygate.plan.Expect;
 import earlygate.plan.Note;
 import earlygate.plan.Procedure;
-import earlygate.plan.School;
-import earlygate.plan.SectionOrder;
 import earlygate.plan.Step;
 import earlygate.unit.Fluid;
 import earlygate.unit.PowerUnit;
@@ -28,7 +25,7 @@ import org.junit.jupiter.params.provider.CsvSource;
 /** The tests of the finished unit that each circuit has; their figures by the laws of the handbook, by hand. */
 class VerifyStepsTest {
     private static List<Step> of(String tag) {
-        return Planner.plan(read(document(tag)), School.AUTO).steps();
+        return Plans.of(demo(tag)).steps();
     }
 
     private static List<Step> of(String tag, Procedure.Kind kind) {
@@ -93,7 +90,7 @@ class VerifyStepsTest {
     @Test
     void aSlowWarmUpIsHelped() {
         PowerUnit unit = stranger("12-accu-vented-relief");
-        List<Step> steps = Planner.plan(unit, School.AUTO).steps();
+        List<Step> steps = Plans.of(unit).steps();
         List<Step> up = steps.stream()
                 .filter(s -> s.action().code().equals("plan.bring-up"))
                 .toList();
@@ -106,15 +103,13 @@ class VerifyStepsTest {
         Step warm = steps.get(steps.indexOf(up.get(1)) + 1);
         assertThat(warm.why().amounts().get("heat").si()).isCloseTo(watts, Percentage.withPercentage(5));
         assertThat(warm.why().amounts().get("time").si() / 60).isCloseTo(45, Percentage.withPercentage(10));
-        assertThat(Planner.plan(unit, School.AUTO, SectionOrder.HIGHEST_FIRST, AsFound.READ)
-                        .steps())
-                .noneMatch(s -> s.action().code().equals("plan.bring-up"));
+        assertThat(Plans.asFound(unit).steps()).noneMatch(s -> s.action().code().equals("plan.bring-up"));
     }
 
     /** A vented relief keeps 3 bar and its override, 6 bar at 60 L/min; closed, it stands at its target again. */
     @Test
     void aVentIsOpenedAndClosed() {
-        Step step = Planner.plan(stranger("12-accu-vented-relief"), School.AUTO).steps().stream()
+        Step step = Plans.of(stranger("12-accu-vented-relief")).steps().stream()
                 .filter(s -> s.procedure()
                         .filter(p -> p.equals(new Procedure(Procedure.Kind.VENT, "RV1")))
                         .isPresent())
@@ -157,7 +152,7 @@ class VerifyStepsTest {
     /** Oil between cut-out and cut-in by p V^n, over what is left of the pump's flow, or over the leak. */
     @Test
     void anAccumulatorsTimesFollowTheGasLaw() {
-        PowerUnit unit = read(document("FB-02"));
+        PowerUnit unit = demo("FB-02");
         Step step = of("FB-02", Procedure.Kind.CYCLE).get(0);
         double litres = 10 * (Math.pow(108 / 119.0, 1 / 1.2) - Math.pow(108 / 140.0, 1 / 1.2));
         double thinner = thinner(unit.fluid());
@@ -173,8 +168,7 @@ class VerifyStepsTest {
     /** Where no load hangs on the charged line, its bleed draws the oil: what the step asks to be drawn, some way lets out. */
     @Test
     void oilIsDrawnBySomething() {
-        List<Step> steps =
-                Planner.plan(stranger("10-accu-two-reliefs"), School.AUTO).steps();
+        List<Step> steps = Plans.of(stranger("10-accu-two-reliefs")).steps();
         Step cycle = steps.stream()
                 .filter(s -> s.action().code().equals("plan.read-cut-in"))
                 .findFirst()
@@ -234,7 +228,7 @@ class VerifyStepsTest {
         Step step = of("LG-07", Procedure.Kind.WORKING_POINT).get(0);
         Map<String, Amount> drain = step.notes().get(0).amounts();
         double full = 40e-6 * 1465 / 60;
-        double lost = 0.06 * full * 142 / 250 * thinner(read(document("LG-07")).fluid());
+        double lost = 0.06 * full * 142 / 250 * thinner(demo("LG-07").fluid());
         assertThat(drain.get(Note.EXPECTED).kind()).isEqualTo(Kind.FLOW);
         assertThat(drain.get(Note.EXPECTED).si()).isCloseTo(lost, Percentage.withPercentage(2));
         assertThat(drain.get(Note.HIGH).si()).isCloseTo(0.1 * (full - lost), Percentage.withPercentage(2));

@@ -1,7 +1,6 @@
 package earlygate.rig;
 
-import static earlygate.fixture.Units.document;
-import static earlygate.fixture.Units.read;
+import static earlygate.fixture.Units.demo;
 import static earlygate.fixture.Units.stranger;
 import static earlygate.quantity.Si.BAR;
 import static earlygate.rig.RigTest.ready;
@@ -16,9 +15,9 @@ class HandlesTest {
     /** Where a valve stood is remembered over a restart; a standing of before there were valves is taken as well. */
     @Test
     void valvesComeBackAsTheyStood() {
-        Rig rig = new Rig(read(document("SW-03")), 1, Roughness.EASY);
+        Rig rig = new Rig(demo("SW-03"), 1, Roughness.EASY);
         rig.shift("DV1", "east");
-        Rig again = new Rig(read(document("SW-03")), 1, Roughness.EASY);
+        Rig again = new Rig(demo("SW-03"), 1, Roughness.EASY);
         again.restore(rig.standing(), false);
         assertThat(again.standing().positions()).containsEntry("DV1", "east");
         Standing s = rig.standing();
@@ -66,7 +65,7 @@ class HandlesTest {
     /** Without load an engine turns as fast as its lever says; its pump's leakage and drag leave it there to a percent. */
     @Test
     void anEngineTurnsAsItsLeverSays() {
-        PowerUnit hauler = read(document("NH-04"));
+        PowerUnit hauler = demo("NH-04");
         Rig rig = ready(hauler, 4);
         rig.start("E1");
         rig.advance(5);

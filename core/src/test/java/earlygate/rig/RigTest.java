@@ -1,8 +1,7 @@
 package earlygate.rig;
 
-import static earlygate.fixture.Units.document;
+import static earlygate.fixture.Units.demo;
 import static earlygate.fixture.Units.lg07;
-import static earlygate.fixture.Units.read;
 import static earlygate.quantity.Si.BAR;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
@@ -128,7 +127,7 @@ class RigTest {
     /** A load-sense unit on the rig: standby with the valves at rest, a section shifted lifts the signal. */
     @Test
     void valvesShiftAndTheSignalFallsThroughItsBleed() {
-        Rig rig = ready(read(document("NH-04")), 4);
+        Rig rig = ready(demo("NH-04"), 4);
         rig.start("E1");
         rig.advance(15);
         double standby = rig.sample().gauges().get("GP");
@@ -173,7 +172,7 @@ class RigTest {
         rig.makeReady("lock-out", "M1", true);
         assertThat(rig.start("M1")).as("locked out").isFalse();
         assertThat(rig.standing().running()).containsEntry("M1", false);
-        Rig pack = new Rig(read(document("PL-01")), 3, Roughness.EASY);
+        Rig pack = new Rig(demo("PL-01"), 3, Roughness.EASY);
         assertThat(pack.ready().suctionOpen())
                 .as("a pump that hangs in its tank")
                 .isEmpty();
@@ -183,7 +182,7 @@ class RigTest {
     /** 40 s on in 10 min: its own switch opens at half as much again, and rest gives the time back. */
     @Test
     void aPackRunsOutOfItsOnTime() {
-        Rig rig = ready(read(document("PL-01")), 3);
+        Rig rig = ready(demo("PL-01"), 3);
         rig.open("TV1", 1);
         rig.start("M1");
         rig.advance(39);
@@ -198,7 +197,7 @@ class RigTest {
         rig.pass(280);
         double rested = rig.onTime().get("M1");
         assertThat(rested).as("half its rest").isCloseTo(before - 20, within(0.5));
-        Rig again = new Rig(read(document("PL-01")), 5, Roughness.EASY);
+        Rig again = new Rig(demo("PL-01"), 5, Roughness.EASY);
         again.restore(rig.standing(), true);
         assertThat(again.onTime()).as("put away hot, it comes back hot").containsEntry("M1", rested);
     }
@@ -206,7 +205,7 @@ class RigTest {
     /** The relief of a fixed pump wound fully in against a shut load: a gauge or hose does not stand that. */
     @Test
     void aReliefWoundInOnAFixedPumpIsTold() {
-        Rig rig = ready(read(document("BP-11")), 2);
+        Rig rig = ready(demo("BP-11"), 2);
         rig.nut("RV1", false);
         rig.turn("RV1", 20);
         rig.start("M1");
@@ -219,7 +218,7 @@ class RigTest {
     /** Overload by hand: 124 % of a 22 kW motor is cut off within half a minute or so, 100 % never. */
     @Test
     void theMotorProtectionOpens() {
-        Rig rig = ready(read(document("SW-03")), 1);
+        Rig rig = ready(demo("SW-03"), 1);
         for (String screw : new String[] {"RV1", "P1.compensator"}) {
             rig.nut(screw, false);
             rig.turn(screw, 20);
@@ -234,7 +233,7 @@ class RigTest {
     /** A parked machine comes back with the pressure it held and its drives running. */
     @Test
     void comesBackFromAPauseWithItsPressure() {
-        Rig rig = ready(read(document("FB-02")), 6);
+        Rig rig = ready(demo("FB-02"), 6);
         rig.open("IV1", 1);
         rig.nut("RV1", false);
         rig.turn("RV1", 1);
@@ -242,7 +241,7 @@ class RigTest {
         rig.advance(40);
         double stored = rig.sample().gauges().get("G3");
         assertThat(stored / BAR).isGreaterThan(80);
-        Rig again = ready(read(document("FB-02")), 6);
+        Rig again = ready(demo("FB-02"), 6);
         again.restore(rig.standing(), true);
         again.advance(0.5);
         assertThat(again.sample().gauges().get("G3") / BAR).isCloseTo(stored / BAR, within(3.0));
@@ -251,7 +250,7 @@ class RigTest {
 
     @Test
     void aCappedScrewJetsOnlyWhileTheDriveRuns() {
-        Rig rig = ready(read(document("PL-01")), 3);
+        Rig rig = ready(demo("PL-01"), 3);
         assertThat(rig.jets("RV1")).isFalse();
         rig.start("M1");
         assertThat(rig.jets("RV1")).isTrue();

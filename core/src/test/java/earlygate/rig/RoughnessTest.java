@@ -1,8 +1,7 @@
 package earlygate.rig;
 
-import static earlygate.fixture.Units.document;
+import static earlygate.fixture.Units.demo;
 import static earlygate.fixture.Units.lg07;
-import static earlygate.fixture.Units.read;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
@@ -121,7 +120,7 @@ class RoughnessTest {
     /** An engine has no current: pulled down to its margin's flow at pressure it turns slower than without. */
     @Test
     void anEnginesLoadShowsAsItsSpeed() {
-        PowerUnit unit = read(document("NH-04"));
+        PowerUnit unit = demo("NH-04");
         Rig rig = running(unit, Roughness.EASY);
         double idle = rig.sample().speeds().get("E1");
         rig.nut("P1.compensator", false);

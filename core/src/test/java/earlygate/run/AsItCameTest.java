@@ -4,20 +4,17 @@ import static earlygate.quantity.Si.BAR;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import earlygate.fixture.Plans;
 import earlygate.fixture.Units;
-import earlygate.plan.AsFound;
-import earlygate.plan.School;
-import earlygate.plan.SectionOrder;
 import earlygate.plan.Step;
 import earlygate.plan.Step.Demand;
-import earlygate.planner.Planner;
 import earlygate.unit.PowerUnit;
 import org.junit.jupiter.api.Test;
 
 /** What the as-found step reads is what the record says of how the unit came. */
 class AsItCameTest {
     private final PowerUnit unit = Units.read(Units.document("NH-04"));
-    private final Steps nh = Steps.of(unit, Planner.plan(unit, School.AUTO, SectionOrder.HIGHEST_FIRST, AsFound.READ));
+    private final Steps nh = Steps.of(unit, Plans.asFound(unit));
 
     private Step step(String setting) {
         return nh.first(s -> s.demands(Demand.AS_FOUND)

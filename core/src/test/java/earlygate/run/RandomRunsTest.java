@@ -1,15 +1,14 @@
 package earlygate.run;
 
-import static earlygate.fixture.Units.document;
-import static earlygate.fixture.Units.read;
+import static earlygate.fixture.Units.demo;
 import static org.assertj.core.api.Assertions.assertThat;
 
+import earlygate.fixture.Effort;
+import earlygate.fixture.Plans;
 import earlygate.judge.ReliefPlace;
 import earlygate.plan.Expect;
 import earlygate.plan.Plan;
-import earlygate.plan.School;
 import earlygate.plan.Step;
-import earlygate.planner.Planner;
 import earlygate.run.RunEvent.Body;
 import earlygate.run.RunEvent.Source;
 import earlygate.unit.PowerUnit;
@@ -24,14 +23,14 @@ import org.junit.jupiter.params.provider.ValueSource;
 
 /** Whatever hands do, in whatever order, at whatever step: the log stays readable, and every answer made of it. */
 class RandomRunsTest {
-    private static final int RUNS = 260;
+    private static final int RUNS = Effort.of("runs", 100, 1000);
     private static final int LONGEST = 60;
 
     @ParameterizedTest
     @ValueSource(strings = {"LG-07", "FB-02", "BP-11", "NH-04", "SW-03", "WD-05", "DR-09", "PL-01"})
     void everyLogCanBeFoldedAndShown(String tag) {
-        PowerUnit unit = read(document(tag));
-        Plan plan = Planner.plan(unit, School.AUTO);
+        PowerUnit unit = demo(tag);
+        Plan plan = Plans.of(unit);
         Answers answers = new Answers(unit);
         Random random = new Random(tag.hashCode());
         for (int run = 0; run < RUNS; run++) {

@@ -3,13 +3,12 @@ package earlygate.run;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import earlygate.fixture.Plans;
 import earlygate.judge.Verdict.Grade;
 import earlygate.plan.Expect;
 import earlygate.plan.Goal;
 import earlygate.plan.Plan;
-import earlygate.plan.School;
 import earlygate.plan.Step;
-import earlygate.planner.Planner;
 import earlygate.run.RunEvent.Again;
 import earlygate.run.RunEvent.Body;
 import earlygate.run.RunEvent.Cracked;
@@ -179,7 +178,7 @@ class RunJudgementTest extends WalkedRun {
     @Test
     void onlyTheOwnGaugeTeachesTheSlope() {
         PowerUnit two = earlygate.fixture.Units.read(earlygate.fixture.Units.document("WD-05"));
-        Plan p = Planner.plan(two, School.AUTO);
+        Plan p = Plans.of(two);
         Step set = p.steps().stream()
                 .filter(s -> s.kind() == Step.Kind.SET && s.setting().orElse("").equals("RV1"))
                 .findFirst()
@@ -231,7 +230,7 @@ class RunJudgementTest extends WalkedRun {
     @Test
     void aMarginIsTheDifferenceOfTwoGauges() {
         PowerUnit nh = earlygate.fixture.Units.read(earlygate.fixture.Units.document("NH-04"));
-        Plan p = Planner.plan(nh, School.AUTO);
+        Plan p = Plans.of(nh);
         Step set = p.steps().stream()
                 .filter(s -> s.kind() == Step.Kind.SET
                         && s.goal().orElseThrow().minus().isPresent())

@@ -1,16 +1,15 @@
 package earlygate.run;
 
-import static earlygate.fixture.Units.document;
+import static earlygate.fixture.Units.demo;
 import static earlygate.fixture.Units.lg07;
-import static earlygate.fixture.Units.read;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import earlygate.explain.Value.Amount;
+import earlygate.fixture.Plans;
 import earlygate.plan.Plan;
 import earlygate.plan.School;
 import earlygate.plan.Step;
-import earlygate.planner.Planner;
 import earlygate.run.RunEvent.Body;
 import earlygate.run.RunEvent.Source;
 import earlygate.unit.PowerUnit;
@@ -41,15 +40,15 @@ final class Steps {
 
     static Steps lg() {
         PowerUnit unit = lg07();
-        return new Steps(unit, Planner.plan(unit, School.LEAD_WITH_PUMP), false);
+        return new Steps(unit, Plans.of(unit, School.LEAD_WITH_PUMP), false);
     }
 
     static Steps of(String tag) {
-        return of(read(document(tag)));
+        return of(demo(tag));
     }
 
     static Steps of(PowerUnit unit) {
-        return new Steps(unit, Planner.plan(unit, School.AUTO), false);
+        return new Steps(unit, Plans.of(unit), false);
     }
 
     static Steps of(PowerUnit unit, Plan plan) {

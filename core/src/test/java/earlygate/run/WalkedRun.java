@@ -5,12 +5,11 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import earlygate.explain.Reason;
 import earlygate.explain.Value.Kind;
+import earlygate.fixture.Plans;
 import earlygate.plan.Expect;
 import earlygate.plan.Goal;
 import earlygate.plan.Plan;
-import earlygate.plan.School;
 import earlygate.plan.Step;
-import earlygate.planner.Planner;
 import earlygate.run.RunEvent.Body;
 import earlygate.run.RunEvent.Cracked;
 import earlygate.run.RunEvent.HoldOpened;
@@ -31,7 +30,7 @@ abstract class WalkedRun {
     static final OptionalDouble COLD = OptionalDouble.of(300);
 
     final PowerUnit unit = lg07();
-    final Plan plan = Planner.plan(unit, School.AUTO);
+    final Plan plan = Plans.of(unit);
     final Answers answers = new Answers(unit);
     final List<RunEvent> log = new ArrayList<>();
     Instant now = Instant.EPOCH;

@@ -4,11 +4,11 @@ import static earlygate.fixture.Units.circuit;
 import static earlygate.fixture.Units.document;
 import static org.assertj.core.api.Assertions.assertThat;
 
+import earlygate.fixture.Effort;
 import earlygate.network.Network;
 import earlygate.unit.PowerUnit;
 import earlygate.unit.Situation;
 import earlygate.unit.file.UnitFile;
-import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Random;
@@ -18,9 +18,9 @@ import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
 
-/** Seeded mutations of sound files: whatever comes out is an answer in finite numbers or a named refusal, and soon. */
+/** Seeded mutations of sound files: whatever comes out is an answer in finite numbers or a named refusal. */
 class FuzzTest {
-    private static final int FILES = Integer.getInteger("fuzz.files", 1500);
+    private static final int FILES = Effort.of("fuzz.files", 1500, 15000);
     private static final JsonMapper JSON = new JsonMapper();
     private static final double[] NUMBERS = {-1, 0, 1e-9, 0.1, 3, 77, 999, 1e6, 1e300};
 
@@ -34,13 +34,9 @@ class FuzzTest {
             for (int m = random.nextInt(3); m >= 0; m--) {
                 mutate(file, random);
             }
-            long before = System.nanoTime();
             if (UnitFile.read(file) instanceof UnitFile.Reading.Read read) {
                 solved += check(read.unit(), file);
             }
-            assertThat(Duration.ofNanos(System.nanoTime() - before))
-                    .as("%s", file)
-                    .isLessThan(Duration.ofSeconds(5));
         }
         assertThat(solved).as("sound enough to solve").isGreaterThan(FILES / 20);
     }

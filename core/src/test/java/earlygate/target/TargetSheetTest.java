@@ -1,6 +1,6 @@
 package earlygate.target;
 
-import static earlygate.fixture.Units.document;
+import static earlygate.fixture.Units.demo;
 import static earlygate.fixture.Units.part;
 import static earlygate.fixture.Units.read;
 import static earlygate.fixture.Units.target;
@@ -45,7 +45,7 @@ class TargetSheetTest {
         "PL-01, RV1, G1, 150"
     })
     void everyFittedGaugeSaysWhatItMustShow(String tag, String setting, String gauge, double bar) {
-        Read read = on(read(document(tag)), setting, gauge, Map.of());
+        Read read = on(demo(tag), setting, gauge, Map.of());
         assertThat(read.value() / BAR).isCloseTo(bar, within(3.2));
         assertThat(read.low()).isLessThan(read.value());
         assertThat(read.high()).isGreaterThan(read.value());
@@ -54,7 +54,7 @@ class TargetSheetTest {
     /** A section relief at the pump's test point: target plus the standby that this machine really has. */
     @Test
     void measuredStandbyShiftsWhatThePumpsGaugeReads() {
-        PowerUnit unit = read(document("NH-04"));
+        PowerUnit unit = demo("NH-04");
         double drawn = on(unit, "S1.reliefB", "GP", Map.of()).value();
         double measured =
                 on(unit, "S1.reliefB", "GP", Map.of("P1.loadSense", 23.5 * BAR)).value();
@@ -64,7 +64,7 @@ class TargetSheetTest {
     /** A margin is read with oil flowing: two gauges, m - b x apart. */
     @Test
     void marginIsReadInMotionOnTwoGauges() {
-        PowerUnit unit = read(document("NH-04"));
+        PowerUnit unit = demo("NH-04");
         Read pump = on(unit, "P1.loadSense", "GP", Map.of());
         Read signal = on(unit, "P1.loadSense", "GL", Map.of());
         assertThat((pump.value() - signal.value()) / BAR).isCloseTo(20 - 2 * 0.5, within(0.3));
@@ -141,7 +141,7 @@ class TargetSheetTest {
 
     @Test
     void workingPointsOfTheLockGate() {
-        var points = WorkingPoints.of(read(document("LG-07")));
+        var points = WorkingPoints.of(demo("LG-07"));
         assertThat(points)
                 .extracting(WorkingPoints.Point::kind)
                 .containsExactly(Kind.NO_LOAD, Kind.WORK, Kind.CUT_OFF, Kind.RELIEF);

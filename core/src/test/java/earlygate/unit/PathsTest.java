@@ -1,7 +1,7 @@
 package earlygate.unit;
 
 import static earlygate.fixture.Units.circuit;
-import static earlygate.fixture.Units.document;
+import static earlygate.fixture.Units.demo;
 import static earlygate.fixture.Units.read;
 import static org.assertj.core.api.Assertions.assertThat;
 
@@ -25,31 +25,31 @@ class PathsTest {
         "PL-01, A, P1"
     })
     void pumpsThatFeedALine(String tag, String line, String pumps) {
-        List<String> feeding = new Paths(read(document(tag)))
-                .feeding(line).stream().map(Pump::id).toList();
+        List<String> feeding =
+                new Paths(demo(tag)).feeding(line).stream().map(Pump::id).toList();
         assertThat(feeding).containsExactlyElementsOf(pumps.isEmpty() ? List.of() : List.of(pumps.split(" ")));
     }
 
     /** Checks and isolating valves tie, reducing valves, sections and directional valves do not. */
     @Test
     void linesThatStandAtOnePressure() {
-        assertThat(new Paths(read(document("FB-02"))).tied("A")).containsExactlyInAnyOrder("A", "B", "P");
-        assertThat(new Paths(read(document("WD-05"))).tied("P")).containsExactly("P");
-        assertThat(new Paths(read(document("SW-03"))).tied("X")).containsExactly("X");
+        assertThat(new Paths(demo("FB-02")).tied("A")).containsExactlyInAnyOrder("A", "B", "P");
+        assertThat(new Paths(demo("WD-05")).tied("P")).containsExactly("P");
+        assertThat(new Paths(demo("SW-03")).tied("X")).containsExactly("X");
         assertThat(new Paths(read(circuit("BR"))).tied("P")).containsExactlyInAnyOrder("P", "F");
     }
 
     @Test
     void nothingLeadsThroughTheTank() {
-        Paths paths = new Paths(read(document("SW-03")));
+        Paths paths = new Paths(demo("SW-03"));
         assertThat(paths.reached("X")).doesNotContain(Line.TANK);
         // A relief is a drain, not a way: without one position of DV1 nothing leads from X to Y.
-        assertThat(new Paths(read(document("NH-04"))).reached("A1")).containsExactly("A1");
+        assertThat(new Paths(demo("NH-04")).reached("A1")).containsExactly("A1");
     }
 
     @Test
     void aSituationKeepsWhatIsNotChanged() {
-        PowerUnit unit = read(document("SW-03"));
+        PowerUnit unit = demo("SW-03");
         Situation base = Situation.AS_THE_FILE.withOpening("TV1", 0.3).withSetting("RX", 100e5);
         Situation both = base.withPosition("DV1", "east").withOpening("TV1", 0);
         assertThat(both.openings()).containsEntry("TV1", 0.0);

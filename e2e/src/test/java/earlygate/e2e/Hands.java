@@ -2,7 +2,6 @@ package earlygate.e2e;
 
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
-import com.microsoft.playwright.TimeoutError;
 import com.microsoft.playwright.options.AriaRole;
 import java.util.ArrayList;
 import java.util.List;
@@ -50,17 +49,14 @@ abstract class Hands {
                 }
             }
         }
-        page.waitForTimeout(120);
+        answered();
     }
 
-    /** Pressed if it can be; the screen may have gone on meanwhile, then it is looked at again. */
-    static void press(Locator button) {
+    /** Pressed if it is there. */
+    void press(Locator button) {
         if (button.count() > 0) {
-            try {
-                button.first().click(new Locator.ClickOptions().setTimeout(2_000));
-            } catch (TimeoutError gone) {
-                return;
-            }
+            button.first().click();
+            answered();
         }
     }
 
@@ -69,17 +65,27 @@ abstract class Hands {
                 .filter(new Locator.FilterOptions().setHasText(Pattern.compile("^" + name + "$"))));
     }
 
-    /** A handle answers before the next press, as a hand waits for the wheel. */
     void click(String label) {
         page.getByLabel(label, new Page.GetByLabelOptions().setExact(true)).click();
-        page.waitForTimeout(110);
+        answered();
+    }
+
+    /** The page waits for no answer any more, neither of the log nor of the machine. */
+    void answered() {
+        page.locator(".cockpit:not(:has([aria-busy=true]))").waitFor();
+    }
+
+    /** Lets so much of the practice machine's time pass, and waits until the page shows it. */
+    void pass(double seconds) {
+        double now = Served.server().machine(Journey.run(page), seconds);
+        page.waitForFunction("now => parseFloat(document.querySelector('.ran')?.dateTime.slice(2)) > now - 0.006", now);
     }
 
     /** An accumulator fills and empties slowly: a gauge is believed once it stands. */
     void stand() {
-        page.waitForTimeout(150);
+        pass(1.5);
         for (int i = 0; i < 40 && text(".gauge .chip").startsWith("◇"); i++) {
-            settle();
+            pass(1);
         }
     }
 
@@ -87,7 +93,6 @@ abstract class Hands {
         slacken();
         for (int i = 0; i < 20 && !page.getByText("is at its end: made").isVisible(); i++) {
             turnButton(screw(), "1" + way);
-            settle();
         }
     }
 
@@ -114,10 +119,14 @@ abstract class Hands {
                     put(drive, "stopped");
                 }
             }
-            button("Let 5 min pass").click();
-            settle();
+            letPass();
         }
         stopped.forEach(d -> put(d, "running"));
+    }
+
+    void letPass() {
+        button("Let 5 min pass").click();
+        answered();
     }
 
     void turn(Matcher next) {
@@ -158,14 +167,14 @@ abstract class Hands {
 
     void turnButton(Locator screw, String turns) {
         screw.locator("button[aria-label$=' " + turns + "']").click();
-        page.waitForTimeout(80);
+        answered();
     }
 
     void slacken() {
         Locator tight = screw().getByText("Nut tight");
         if (tight.count() > 0) {
             tight.click();
-            screw().getByText("Nut slack").waitFor();
+            answered();
         }
     }
 
@@ -204,10 +213,5 @@ abstract class Hands {
         if (((Number) below).doubleValue() > 1) {
             throw new AssertionError(heading() + " does not fit by " + below + " px");
         }
-    }
-
-    /** A few ticks of the machine and a breath for the screen. */
-    void settle() {
-        page.waitForTimeout(100);
     }
 }

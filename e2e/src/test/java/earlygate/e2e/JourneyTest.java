@@ -8,6 +8,7 @@ import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.FilePayload;
+import earlygate.server.Certified;
 import java.io.IOException;
 import java.nio.file.Files;
 import org.junit.jupiter.api.Test;
@@ -42,6 +43,7 @@ class JourneyTest {
                 .isVisible();
         Journey.button(page, "Start M1").click();
         technician.walkTo("");
+        Certified.onTheRig(Served.server(), Journey.run(page));
         link(page, "Open the record").click();
 
         assertThat(page.locator(".outcome")).containsText("Passed");

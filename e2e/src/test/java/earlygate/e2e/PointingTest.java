@@ -19,7 +19,7 @@ import org.junit.jupiter.api.Test;
 /** A circuit changed by pointing at its drawing: nothing is named by hand, nothing is lost, everything can be undone. */
 class PointingTest {
     /** What follows sooner counts as the same step to undo. */
-    private static final double A_STEP_MS = 900;
+    private static final int A_STEP_MS = 900;
 
     private static void point(Page page, String what) {
         page.getByLabel(what, new Page.GetByLabelOptions().setExact(true)).focus();
@@ -109,7 +109,7 @@ class PointingTest {
         button(page, "throttle").first().click();
         assertThat(part(page, "TV3")).isVisible();
         assertThat(page.getByText("nobody has confirmed yet")).isVisible();
-        page.waitForTimeout(A_STEP_MS);
+        page.clock().fastForward(A_STEP_MS);
         point(page, "Line R");
         button(page, "throttle").first().click();
         assertThat(part(page, "TV4")).isVisible();

@@ -6,17 +6,15 @@ import com.microsoft.playwright.BrowserType;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Playwright;
-import com.microsoft.playwright.assertions.PlaywrightAssertions;
 import com.microsoft.playwright.options.AriaRole;
-import earlygate.server.EarlyGate;
+import earlygate.server.Server;
 import java.io.IOException;
 import java.io.UncheckedIOException;
+import java.net.URI;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.concurrent.CopyOnWriteArrayList;
-import org.springframework.boot.builder.SpringApplicationBuilder;
-import org.springframework.context.ConfigurableApplicationContext;
 
 /** One server and one browser for all journeys; a fresh browser profile for each. */
 final class Served {
@@ -30,27 +28,17 @@ final class Served {
             "--disable-sync");
     private static final List<String> REFUSED = new CopyOnWriteArrayList<>();
     private static final Path DATA = temporary();
-    private static ConfigurableApplicationContext server = serve(0);
+    private static Server server = new Server(DATA);
     private static final Browser BROWSER = Playwright.create()
             .chromium()
             .launch(new BrowserType.LaunchOptions()
                     .setExecutablePath(Path.of("/usr/bin/chromium"))
                     .setArgs(FLAGS));
 
-    static {
-        // Two journeys, two servers and two browsers share the machine.
-        PlaywrightAssertions.setDefaultAssertionTimeout(15_000);
-    }
-
     private Served() {}
 
-    private static ConfigurableApplicationContext serve(int port) {
-        return new SpringApplicationBuilder(EarlyGate.class)
-                .run(
-                        "--server.port=" + port,
-                        "--early-gate.data=" + DATA,
-                        "--early-gate.demo=../demo",
-                        "--early-gate.rig.speed=8");
+    static Server server() {
+        return server;
     }
 
     private static Path temporary() {
@@ -61,15 +49,11 @@ final class Served {
         }
     }
 
-    private static int port() {
-        return Integer.parseInt(server.getEnvironment().getProperty("local.server.port"));
-    }
-
     /** Stops the server and starts it again on the same data and port. */
     static void restart() {
-        int port = port();
+        int port = URI.create(server.base()).getPort();
         server.close();
-        server = serve(port);
+        server = new Server(DATA, port);
     }
 
     static Page open(String path) {
@@ -100,14 +84,15 @@ final class Served {
     static Page beside(String path) {
         BrowserContext context = BROWSER.newContext(
                 new Browser.NewContextOptions().setViewportSize(1280, 800).setAcceptDownloads(true));
-        context.setDefaultTimeout(15_000);
         Page page = context.newPage();
         page.onConsoleMessage(said -> {
             if (said.text().contains("Content Security Policy")) {
                 REFUSED.add(said.text());
             }
         });
-        page.navigate("http://127.0.0.1:" + port() + path);
+        // Timers of the page are skipped by a test, not waited for.
+        page.clock().install();
+        page.navigate(server.base() + path);
         return page;
     }
 

@@ -19,6 +19,9 @@ final class Technician extends HandsAtTheLoad {
     private static final Pattern PUT_BACK =
             Pattern.compile("▲? ?(.+) is not the screw of this step.* put it back, " + TURNS + "\\.");
 
+    /** So long the likely button of a step that has just come up is dead. */
+    private static final int DOUBLE_TAP_MS = 300;
+
     private String prepared = "";
     private int idle;
 
@@ -28,18 +31,15 @@ final class Technician extends HandsAtTheLoad {
 
     /** Goes on until a step whose title starts so is at hand, or until all is done. */
     void walkTo(String title) {
-        for (int i = 0; i < 1500; i++) {
+        answered();
+        while (idle < 120) {
             if (visible("Open the record") || (!title.isEmpty() && heading().startsWith(title))) {
                 return;
             }
             if (visible("Yes, open the gate")) {
                 press(page.locator(".gate button:enabled"));
-                settle();
-                continue;
-            }
-            step();
-            if (idle > 400) {
-                break;
+            } else {
+                step();
             }
         }
         throw new AssertionError("Never came to '" + title + "', stuck at:\n"
@@ -48,28 +48,19 @@ final class Technician extends HandsAtTheLoad {
 
     private void step() {
         String at = text("article.step > p");
-        for (int i = 0; at.isEmpty(); i++) {
-            if (visible("Yes, open the gate") || visible("Open the record")) {
-                return;
-            }
-            if (i > 60) {
-                throw new AssertionError(
-                        "No step on the screen:\n" + page.locator("main").innerText());
-            }
-            settle();
-            at = text("article.step > p");
-        }
         if (!at.equals(prepared)) {
             prepared = at;
             fits();
             idle = 0;
+            page.clock().fastForward(DOUBLE_TAP_MS);
             if (rig()) {
+                pass(0.1);
                 prepare(heading());
             }
             return;
         }
         if (!rig()) {
-            typed(at);
+            typed();
             return;
         }
         if (page.locator(".stopped").getByText("its on-time is used up").isVisible()) {
@@ -85,7 +76,6 @@ final class Technician extends HandsAtTheLoad {
         if (idle > 3 && back.count() > 0) {
             press(back);
             prepared = "";
-            settle();
             return;
         }
         if (idle > 0 && idle % 40 == 0) {
@@ -105,18 +95,10 @@ final class Technician extends HandsAtTheLoad {
             turn(relock);
             press(screw().getByText("Nut slack"));
         } else {
-            pressOf(at);
+            press(page.locator("button.primary:enabled"));
         }
         idle++;
-        settle();
-    }
-
-    /** The likely button, if the step that was looked at is still there: no press lands on the step behind it. */
-    private void pressOf(String at) {
-        page.evaluate(
-                "at => document.querySelector('article.step > p')?.innerText === at"
-                        + " && document.querySelector('button.primary:enabled')?.click()",
-                at);
+        pass(1);
     }
 
     /** What the page says stands otherwise is put as it says. */
@@ -151,7 +133,7 @@ final class Technician extends HandsAtTheLoad {
     }
 
     /** At a machine: what is expected is what is read, in the middle of its band. */
-    private void typed(String at) {
+    private void typed() {
         if (text("button.primary").startsWith("Type what")) {
             Matcher band = BAND.matcher(page.locator(".want").first().innerText());
             if (band.find()) {
@@ -162,23 +144,20 @@ final class Technician extends HandsAtTheLoad {
                 page.locator(".verdict.pass").first().waitFor();
             }
         } else {
-            pressOf(at);
+            press(page.locator("button.primary:enabled"));
         }
         idle++;
-        settle();
     }
 
     /** A pack that has stopped by itself rests as long as its plate asks, and is started again. */
     private void rest() {
-        button("Let 5 min pass").click();
-        settle();
-        button("Let 5 min pass").click();
-        settle();
-        page.locator("button.start:enabled").first().click();
-        settle();
+        letPass();
+        letPass();
+        press(page.locator("button.start:enabled"));
     }
 
-    private void prepare(String title) {
+    /** What a step asks for by its sentence before anything is read. */
+    void prepare(String title) {
         if (title.matches("(Curve|Margin) of .*")) {
             takeCurve();
         } else if (title.startsWith("Put the machine so: ")) {
@@ -196,7 +175,7 @@ final class Technician extends HandsAtTheLoad {
         } else if (title.matches("Open \\S+, shut it again.*|Move \\S+ to and fro.*")) {
             String throttle = title.split(" ")[1].replace(",", "");
             put(throttle, "open");
-            settle();
+            pass(1);
             put(throttle, "shut");
         } else if (title.matches("Open \\S+ until .*")) {
             openUntil(title.split(" ")[1]);
@@ -214,6 +193,6 @@ final class Technician extends HandsAtTheLoad {
         if (title.contains("the oil")) {
             temper();
         }
-        settle();
+        pass(1);
     }
 }

@@ -21,7 +21,7 @@ public class EarlyGate {
 
     @Bean
     Clock clock() {
-        return Clock.systemUTC();
+        return Clock.systemDefaultZone();
     }
 
     public static void main(String[] args) {

@@ -2,11 +2,11 @@ package earlygate.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import earlygate.fixture.Effort;
 import earlygate.server.Server.Answer;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Random;
-import java.util.concurrent.TimeUnit;
 import org.junit.jupiter.api.Test;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ArrayNode;
@@ -14,13 +14,16 @@ import tools.jackson.databind.node.JsonNodeFactory;
 import tools.jackson.databind.node.ObjectNode;
 
 /**
- * Every call of the contract with anything in it, for half a minute: what is bad is refused by name; no answer is the
- * server's own failure, and at the end everything that lists or shows still answers.
+ * Every call of the contract with anything in it: what is bad is refused by name; no answer is the server's own failure,
+ * and at the end everything that lists or shows still answers.
  *
- * <p>{@code -Dfuzz=600} for ten minutes, {@code -Dseed=N} to begin elsewhere.
+ * <p>{@code -Dcalls=N} for another number of calls, {@code -Dseed=N} to begin elsewhere.
  */
-class AnyCallTest extends OnAServer {
-    private static final long SECONDS = Long.getLong("fuzz", 30);
+class AnyCallTest {
+    /** Of its own: units are removed and changed. */
+    private static final Server server = Server.thrownAway();
+
+    private static final int CALLS = Effort.of("calls", 600, 20_000);
     private static final List<String> NEVER =
             List.of("\tat ", "Exception", "\"message\":\"null\"", "java.", "org.spring");
     private static final JsonNodeFactory NODES = JsonNodeFactory.instance;
@@ -87,10 +90,8 @@ class AnyCallTest extends OnAServer {
         List<Operation> operations = operations();
         assertThat(operations).hasSizeGreaterThan(40);
         List<String> broken = new ArrayList<>();
-        long until = System.nanoTime() + TimeUnit.SECONDS.toNanos(SECONDS);
-        int sent = 0;
-        while (System.nanoTime() < until && broken.size() < 10) {
-            Operation o = operations.get(sent++ % operations.size());
+        for (int sent = 0; sent < CALLS && broken.size() < 10; sent++) {
+            Operation o = operations.get(sent % operations.size());
             String path = address(o, random.nextBoolean() ? practice : typed);
             String body = o.detail().has("requestBody") ? body(o) : null;
             Answer answer = body == null ? server.ask(o.method(), path) : server.ask(o.method(), path, body);
@@ -102,7 +103,7 @@ class AnyCallTest extends OnAServer {
                         + cut(answer.text()));
             }
         }
-        assertThat(broken).as(sent + " calls").isEmpty();
+        assertThat(broken).isEmpty();
         for (String still : List.of(
                 "/api/units",
                 "/api/instruments",

@@ -3,13 +3,14 @@ package earlygate.server;
 import static earlygate.server.Server.object;
 import static org.assertj.core.api.Assertions.assertThat;
 
+import earlygate.fixture.Effort;
 import earlygate.server.Server.Answer;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Random;
 import java.util.regex.Pattern;
 import org.junit.jupiter.params.ParameterizedTest;
-import org.junit.jupiter.params.provider.ValueSource;
+import org.junit.jupiter.params.provider.FieldSource;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ObjectNode;
 
@@ -17,13 +18,16 @@ import tools.jackson.databind.node.ObjectNode;
  * Hands that do anything, at any step, on every unit, over HTTP: nothing is answered with a fault of the server, each
  * refusal says what it is about, and the run, its record and its paper can be read afterwards.
  */
-class AnyHandsTest extends OnAServer {
+class AnyHandsTest {
+    /** Of its own: what screws taught is known to every later run of a unit. */
+    private static final Server server = Server.thrownAway();
+
     private static final Pattern UNSAID = Pattern.compile("\\{\\w+}|NaN|Infinity|\\bnull\\b");
-    private static final int RUNS = 4;
+    private static final int RUNS = Effort.of("hands", 2, 20);
     private static final int DEEDS = 45;
 
     @ParameterizedTest
-    @ValueSource(strings = {"LG-07", "FB-02", "BP-11", "NH-04", "SW-03", "WD-05", "DR-09", "PL-01"})
+    @FieldSource("earlygate.fixture.Units#DEMO")
     void nothingTheyDoBreaksARun(String tag) {
         Random random = new Random(31 * tag.hashCode());
         for (int i = 0; i < RUNS; i++) {

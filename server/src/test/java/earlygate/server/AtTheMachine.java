@@ -23,7 +23,7 @@ final class AtTheMachine extends Walker {
     }
 
     @Override
-    void arrange(JsonNode situation) {
+    protected void arrange(JsonNode situation) {
         machine.arrange(drivers(situation), openings(situation), positions(situation));
         machine.run(0.5);
     }
@@ -81,6 +81,11 @@ final class AtTheMachine extends Walker {
     @Override
     void rest() {
         machine.rest();
+    }
+
+    @Override
+    void pass(double seconds) {
+        machine.run(seconds);
     }
 
     @Override

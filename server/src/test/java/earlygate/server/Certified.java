@@ -4,36 +4,53 @@ import static earlygate.quantity.Si.BAR;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import earlygate.fixture.Units;
 import earlygate.rig.Rig;
 import earlygate.rig.Roughness;
 import earlygate.rig.Standing;
 import earlygate.unit.PowerUnit;
 import earlygate.unit.Pump;
 import earlygate.unit.Setting;
-import earlygate.unit.file.UnitFile;
 import java.io.IOException;
-import java.nio.file.Files;
-import java.nio.file.Path;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
+import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.text.PDFTextStripper;
 import tools.jackson.databind.JsonNode;
 
 /** What a record certifies of a unit, held against the machine itself. */
-final class Certified {
-    static final List<String> TAGS = List.of("LG-07", "FB-02", "BP-11", "NH-04", "SW-03", "WD-05", "DR-09", "PL-01");
+public final class Certified {
+    private Certified() {}
 
-    static PowerUnit unit(String tag) {
-        try {
-            String text = Files.readString(Path.of("../demo/units/" + tag + ".json"));
-            return ((UnitFile.Reading.Read) UnitFile.read(text)).unit();
+    /** Two pages say it all; the log comes after them. */
+    static void twoPages(byte[] pdf, String tag) {
+        try (var document = Loader.loadPDF(pdf)) {
+            for (int page = 1; page <= document.getNumberOfPages(); page++) {
+                PDFTextStripper stripper = new PDFTextStripper();
+                stripper.setStartPage(page);
+                stripper.setEndPage(page);
+                if (stripper.getText(document).contains("No. Time By Step What")) {
+                    assertThat(page)
+                            .as("%s: the page on which the log begins", tag)
+                            .isLessThanOrEqualTo(3);
+                    return;
+                }
+            }
+            throw new AssertionError("no log in the record of " + tag);
         } catch (IOException e) {
             throw new AssertionError(e);
         }
     }
 
-    private Certified() {}
+    /** A demo unit's record of a practice run: passed, and its screws stand where it says. */
+    public static void onTheRig(Server server, long run) {
+        JsonNode record = server.get("/api/runs/" + run + "/record").json();
+        passed(record);
+        PowerUnit unit = Units.demo(record.get("tag").asString());
+        truly(unit, record, left(server, unit, run));
+    }
 
     static void passed(JsonNode record) {
         String tag = record.get("tag").asString();

@@ -4,7 +4,9 @@ import static earlygate.server.Server.object;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import earlygate.fixture.Units;
 import earlygate.server.Server.Answer;
+import earlygate.unit.PowerUnit;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.util.List;
@@ -24,7 +26,7 @@ class ChosenUnitsTest extends OnAServer {
     private static final Pattern METRIC = Pattern.compile("(^|[0-9] ?)(°C|C|K|L/min|kW|MPa|N)($|[ .,;:)])");
 
     static List<String> tags() {
-        return Certified.TAGS;
+        return Units.DEMO;
     }
 
     @ParameterizedTest
@@ -40,19 +42,24 @@ class ChosenUnitsTest extends OnAServer {
         assertThat(psi).anyMatch(t -> t.contains("°F"));
     }
 
-    /** The oil is typed in °F where the field says so: by the same machine it ends in the same record. */
+    /**
+     * A reader of psi types psi off a dial in psi, and the oil in °F where the field says so: it ends in the same record, and
+     * every sentence of a step speaks his units first.
+     */
     @Test
     void aRunIsTypedInThem() {
+        ObjectNode psi = Server.unit();
+        psi.put("tag", "LG-70");
+        ((ObjectNode) psi.get("testPoints").get(0)).put("reads", "psi");
+        assertThat(server.post("/api/units", psi).status()).isEqualTo(201);
+        PowerUnit unit = Units.read(psi);
         AtTheMachine walker = new AtTheMachine(
-                server.in("psi"),
-                object().put("tag", "LG-07").put("technician", "A. Marsh"),
-                Certified.unit("LG-07"),
-                11);
+                server.in("psi"), object().put("tag", "LG-70").put("technician", "A. Marsh"), unit, 11);
         walker.walkTo("Read the oil");
         assertThat(walker.view.at("/step/expect/0/reads").asString()).isEqualTo("°F");
         JsonNode record = walker.walk();
         Certified.passed(record);
-        Certified.truly(Certified.unit("LG-07"), record, walker.machine.rig());
+        Certified.truly(unit, record, walker.machine.rig());
         assertThat(texts(server.in("psi").run(walker.run)))
                 .filteredOn(t -> METRIC.matcher(t).find())
                 .isEmpty();
@@ -63,6 +70,17 @@ class ChosenUnitsTest extends OnAServer {
         JsonNode shown =
                 server.get("/api/runs/" + walker.run + "/record?pressure=psi").json();
         assertThat(oil(shown, "°F")).isCloseTo(oil(record, "°C") * 1.8 + 32, within(0.2));
+        // To a reader of bar the dial comes first all the same.
+        JsonNode plan = server.get("/api/units/LG-70/plan.json").json();
+        String set = plan.at("/phases/5/steps")
+                .valueStream()
+                .filter(s -> s.get("kind").asString().equals("set"))
+                .skip(1)
+                .findFirst()
+                .orElseThrow()
+                .get("action")
+                .asString();
+        assertThat(set).contains("2321 psi (160");
     }
 
     @Test

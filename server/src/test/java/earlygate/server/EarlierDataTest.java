@@ -4,6 +4,7 @@ import static earlygate.server.tables.Tables.RUN;
 import static earlygate.server.tables.Tables.RUN_TAIL;
 import static org.assertj.core.api.Assertions.assertThat;
 
+import earlygate.fixture.Units;
 import earlygate.plan.Plan;
 import earlygate.quantity.PressureUnit;
 import earlygate.server.api.PlanView;
@@ -19,6 +20,8 @@ import java.sql.PreparedStatement;
 import java.sql.SQLException;
 import java.sql.Timestamp;
 import java.time.Instant;
+import java.util.Arrays;
+import java.util.List;
 import java.util.UUID;
 import java.util.stream.IntStream;
 import org.flywaydb.core.Flyway;
@@ -44,93 +47,114 @@ class EarlierDataTest {
     @TempDir
     Path old;
 
+    /** A finished run that is stored with the tests, and the unit it is of. */
+    private record StoredRun(String tag, String file) {
+        static List<StoredRun> all(String list) {
+            return Arrays.stream(list.split(", "))
+                    .map(r -> new StoredRun(r.split(" ")[0], r.split(" ")[1]))
+                    .toList();
+        }
+    }
+
     /**
-     * A data folder of each version before, with a finished run in it as its edition wrote it: opened, migrated, and read
-     * as it was.
+     * A data folder of each version before, with finished runs in it as their editions wrote them: opened, migrated, and
+     * read as they were.
      */
     @ParameterizedTest
-    @CsvSource({
-        "1, LG-07, edition-1",
-        "2, LG-07, edition-1",
-        "3, LG-07, edition-1",
-        "4, NH-04, edition-2",
-        "4, LG-07, edition-3",
-        "4, LG-07, edition-4",
-        "4, LG-07, edition-5",
-        "4, LG-07, edition-6",
-        "4, FB-02, edition-6-charging",
-        "4, WD-05, ../proofs/WD-05-edition-2",
-        "4, PL-01, ../proofs/PL-01-edition-3",
-        "4, PL-01, ../proofs/PL-01-edition-4"
-    })
-    void aFinishedRunIsReadAsItWas(int version, String tag, String run) throws IOException, SQLException {
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "1 | LG-07 edition-1",
+                "2 | LG-07 edition-1",
+                "3 | LG-07 edition-1",
+                "4 | NH-04 edition-2, LG-07 edition-3, LG-07 edition-4, LG-07 edition-5, LG-07 edition-6,"
+                        + " FB-02 edition-6-charging, WD-05 ../proofs/WD-05-edition-2, PL-01 ../proofs/PL-01-edition-3,"
+                        + " PL-01 ../proofs/PL-01-edition-4"
+            })
+    void finishedRunsAreReadAsTheyWere(int version, String runs) throws IOException, SQLException {
         String url = "jdbc:h2:file:" + old.resolve("early-gate");
         Flyway.configure()
                 .dataSource(url, "sa", "")
                 .target(Integer.toString(version))
                 .load()
                 .migrate();
-        JsonNode kept = kept(run);
+        List<StoredRun> stored = StoredRun.all(runs);
         try (Connection db = DriverManager.getConnection(url, "sa", "")) {
-            insert(
-                    db,
-                    "insert into unit_revision (tag, revision, document, saved_at) values (?, ?, ?, ?)",
-                    tag,
-                    1,
-                    Files.readString(Path.of("../demo/units/" + tag + ".json")),
-                    Timestamp.from(Instant.EPOCH));
-            insert(
-                    db,
-                    "insert into run (tag, revision, plan, gap_school, technician, practice, started_at) "
-                            + "values (?, ?, ?, ?, ?, ?, ?)",
-                    tag,
-                    1,
-                    kept.get("plan").toString(),
-                    "null",
-                    "A. Bar",
-                    true,
-                    Timestamp.from(Instant.EPOCH));
-            for (JsonNode e : kept.get("events")) {
+            for (String tag : stored.stream().map(StoredRun::tag).distinct().toList()) {
                 insert(
                         db,
-                        "insert into run_event (run_id, seq, at, by_name, client_key, body) values (?, ?, ?, ?, ?, ?)",
+                        "insert into unit_revision (tag, revision, document, saved_at) values (?, ?, ?, ?)",
+                        tag,
                         1,
-                        e.get("seq").asInt(),
-                        Timestamp.from(Instant.parse(e.get("at").asString())),
-                        e.get("by").asString(),
-                        "k" + e.get("seq"),
-                        e.get("body").toString());
+                        Files.readString(Path.of("../demo/units/" + tag + ".json")),
+                        Timestamp.from(Instant.EPOCH));
             }
-        }
-        if (version >= 3) {
-            // The third edition named its runs and wrote down when they ended.
-            try (Connection db = DriverManager.getConnection(url, "sa", "")) {
-                insert(
-                        db,
-                        "update run set uuid = ?, finished_at = ?, outcome = 'passed'",
-                        UUID.randomUUID().toString(),
-                        Timestamp.from(Instant.now()));
+            for (int i = 0; i < stored.size(); i++) {
+                insert(db, i + 1, stored.get(i), version);
             }
         }
         try (Server again = new Server(old)) {
-            JsonNode view = again.run(1);
-            assertThat(view.get("finished").asBoolean()).isTrue();
-            assertThat(view.get("uuid").asString()).hasSize(36);
-            JsonNode record = again.get("/api/runs/1/record").json();
-            assertThat(record.get("settings").findValuesAsString("verdict")).containsOnly("pass");
-            // Of a hand wheel moved bit by bit only the last is told; nothing else is left out.
-            long bits = IntStream.range(1, kept.get("events").size())
-                    .filter(i -> wheel(kept.at("/events/" + (i - 1) + "/body"))
-                            .equals(wheel(kept.at("/events/" + i + "/body"))))
-                    .filter(i -> !wheel(kept.at("/events/" + i + "/body")).isEmpty())
-                    .count();
-            assertThat(record.get("log")).hasSize(kept.get("events").size() - (int) bits);
-            assertThat(again.get("/api/runs?tag=" + tag)
-                            .json()
-                            .at("/0/finished")
-                            .asBoolean())
-                    .isTrue();
+            for (int i = 0; i < stored.size(); i++) {
+                isReadAsItWas(again, i + 1, stored.get(i));
+            }
         }
+    }
+
+    private static void insert(Connection db, int run, StoredRun stored, int version) throws IOException, SQLException {
+        JsonNode kept = kept(stored.file());
+        insert(
+                db,
+                "insert into run (tag, revision, plan, gap_school, technician, practice, started_at) "
+                        + "values (?, ?, ?, ?, ?, ?, ?)",
+                stored.tag(),
+                1,
+                kept.get("plan").toString(),
+                "null",
+                "A. Bar",
+                true,
+                Timestamp.from(Instant.EPOCH));
+        for (JsonNode e : kept.get("events")) {
+            insert(
+                    db,
+                    "insert into run_event (run_id, seq, at, by_name, client_key, body) values (?, ?, ?, ?, ?, ?)",
+                    run,
+                    e.get("seq").asInt(),
+                    Timestamp.from(Instant.parse(e.get("at").asString())),
+                    e.get("by").asString(),
+                    "k" + e.get("seq"),
+                    e.get("body").toString());
+        }
+        if (version >= 3) {
+            // The third edition named its runs and wrote down when they ended.
+            insert(
+                    db,
+                    "update run set uuid = ?, finished_at = ?, outcome = 'passed' where id = ?",
+                    UUID.randomUUID().toString(),
+                    Timestamp.from(Instant.EPOCH.plusSeconds(7200)),
+                    run);
+        }
+    }
+
+    private static void isReadAsItWas(Server server, int run, StoredRun stored) throws IOException {
+        JsonNode kept = kept(stored.file());
+        JsonNode view = server.run(run);
+        assertThat(view.get("finished").asBoolean()).as(stored.file()).isTrue();
+        assertThat(view.get("uuid").asString()).hasSize(36);
+        JsonNode record = server.get("/api/runs/" + run + "/record").json();
+        assertThat(record.get("settings").findValuesAsString("verdict"))
+                .as(stored.file())
+                .containsOnly("pass");
+        // Of a hand wheel moved bit by bit only the last is told; nothing else is left out.
+        long bits = IntStream.range(1, kept.get("events").size())
+                .filter(i ->
+                        wheel(kept.at("/events/" + (i - 1) + "/body")).equals(wheel(kept.at("/events/" + i + "/body"))))
+                .filter(i -> !wheel(kept.at("/events/" + i + "/body")).isEmpty())
+                .count();
+        assertThat(record.get("log"))
+                .as(stored.file())
+                .hasSize(kept.get("events").size() - (int) bits);
+        assertThat(server.get("/api/runs?tag=" + stored.tag()).json().findValues("finished"))
+                .allMatch(JsonNode::asBoolean);
     }
 
     /** An open run goes on in the plan it began with: whatever that says, in its steps, whys and ways out, has words today. */
@@ -148,7 +172,7 @@ class EarlierDataTest {
     void everySentenceOfAnEarlierPlanIsSaid(String tag, String run) throws IOException {
         JsonNode kept = kept(run);
         Plan plan = AS_THE_SERVER.treeToValue(kept.get("plan"), Plan.class);
-        PlanView said = PlanView.of(Certified.unit(tag), plan, Words.in(PressureUnit.PSI));
+        PlanView said = PlanView.of(Units.demo(tag), plan, Words.in(PressureUnit.PSI));
         assertThat(said.phases().stream().mapToInt(p -> p.steps().size()).sum())
                 .isEqualTo(plan.steps().size())
                 .isGreaterThan(20);

@@ -1,6 +1,5 @@
 package earlygate.server;
 
-import static earlygate.server.Server.object;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import earlygate.server.Server.Answer;
@@ -27,7 +26,7 @@ import tools.jackson.databind.JsonNode;
 
 /** Photographs and files beside a record: what they are counts, not what they are called; the log holds their hash. */
 class FilesTest extends OnAServer {
-    private static byte[] image(String format, int seed) {
+    static byte[] image(String format, int seed) {
         BufferedImage picture = new BufferedImage(40, 30, BufferedImage.TYPE_INT_RGB);
         Random random = new Random(seed);
         for (int i = 0; i < 1200; i++) {
@@ -45,7 +44,7 @@ class FilesTest extends OnAServer {
         return text.getBytes(StandardCharsets.UTF_8);
     }
 
-    private static Answer attach(long run, String name, byte[] file) {
+    static Answer attach(long run, String name, byte[] file) {
         return server.send(
                 "/api/runs/" + run + "/files?name=" + name,
                 file,
@@ -173,7 +172,7 @@ class FilesTest extends OnAServer {
         assertThat(attach(run, "once-more", file).status()).isEqualTo(201);
     }
 
-    private static Answer off(long run, long seq) {
+    static Answer off(long run, long seq) {
         return server.ask(
                 "DELETE",
                 "/api/runs/" + run + "/files/" + seq,
@@ -189,35 +188,5 @@ class FilesTest extends OnAServer {
             assertThat(attach(run, "p" + i, text("photograph " + i)).status()).isEqualTo(201);
         }
         assertThat(attach(run, "one-more", text("photograph 25")).problem()).contains("24 files");
-    }
-
-    /** A signed record takes no more and gives none up. */
-    @Test
-    void aLockedRecordStaysAsItIs() {
-        AtTheMachine walker = new AtTheMachine(
-                server, object().put("tag", "PL-01").put("technician", "A. Marsh"), Certified.unit("PL-01"), 4);
-        walker.walk();
-        long run = walker.run;
-        String finished = server.get("/api/runs/" + run + "/record")
-                .json()
-                .get("finishedAt")
-                .asString();
-        long seq = attach(run, "dial", image("png", 8)).json().at("/0/seq").asLong();
-        JsonNode record = server.get("/api/runs/" + run + "/record").json();
-        assertThat(record.get("finishedAt").asString()).as("a file is no work").isEqualTo(finished);
-        assertThat(record.get("outcome").asString()).isEqualTo("passed");
-        for (String[] who : new String[][] {{"technician", "A. Marsh"}, {"witness", "B. Sluys"}}) {
-            server.event(run, "signed", object().put("note", who[0]).put("text", who[1]));
-        }
-        assertThat(attach(run, "late", image("png", 9)).problem()).contains("locked");
-        assertThat(off(run, seq).problem()).contains("locked");
-        assertThat(server.get("/api/runs/" + run + "/files").json()).hasSize(1);
-        assertThat(server.post(
-                                "/api/prove",
-                                server.get("/api/runs/" + run + "/proof.json").text())
-                        .json()
-                        .get("whole")
-                        .asBoolean())
-                .isTrue();
     }
 }

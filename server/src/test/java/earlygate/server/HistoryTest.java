@@ -14,26 +14,22 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
-import org.junit.jupiter.params.provider.ValueSource;
+import org.junit.jupiter.params.provider.FieldSource;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ObjectNode;
 
 /** A machine over the years: what was typed in from paper, what comes in as a file, and what was run here. */
-class HistoryTest extends OnAServer {
+class HistoryTest {
+    private static final Server server = Finished.SERVER;
+
     private static final String LG = "/api/units/LG-07";
-    private static JsonNode record;
-    private static String proof;
-    private static String plain;
+    private static final JsonNode record = Finished.RECORD;
+    private static final String proof = Finished.PROOF;
 
     @BeforeAll
-    static void aRunAtTheMachine() {
-        AtTheMachine walker = new AtTheMachine(
-                server, object().put("tag", "LG-07").put("technician", "A. Marsh"), Certified.unit("LG-07"), 4);
-        record = walker.walk();
+    static void aUnitOfItsOwn() {
         assertThat(server.post("/api/units", Server.unit().put("tag", "LG-12")).status())
                 .isEqualTo(201);
-        proof = server.get("/api/runs/" + walker.run + "/proof.json").text();
-        plain = server.get("/api/runs/" + walker.run + "/record.json").text();
     }
 
     private static JsonNode setting(JsonNode history, String id) {
@@ -65,7 +61,7 @@ class HistoryTest extends OnAServer {
     }
 
     @ParameterizedTest
-    @ValueSource(strings = {"LG-07", "FB-02", "BP-11", "NH-04", "SW-03", "WD-05", "DR-09", "PL-01"})
+    @FieldSource("earlygate.fixture.Units#DEMO")
     void eachDemoUnitHasADriftAWornPumpAndADeliberateLowerSetting(String tag) {
         JsonNode history = server.get("/api/units/" + tag + "/history").json();
         assertThat(history.get("commissionings").findValuesAsString("source").stream()
@@ -136,7 +132,14 @@ class HistoryTest extends OnAServer {
         // Without its proof it is a record like any other, and may not be called proved.
         Answer claimed = other.post(LG + "/older-records", body.put("file", (String) null));
         assertThat(claimed.problem()).contains("exported proof");
-        assertThat(read(other, "LG-07", plain).json().at("/record/source").asString())
+        assertThat(read(
+                                other,
+                                "LG-07",
+                                server.get("/api/runs/" + Finished.RUN + "/record.json")
+                                        .text())
+                        .json()
+                        .at("/record/source")
+                        .asString())
                 .isEqualTo("record");
     }
 

@@ -1,16 +1,12 @@
 package earlygate.server;
 
-import static earlygate.quantity.Si.BAR;
 import static earlygate.server.Server.object;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
-import earlygate.rig.Rig;
-import earlygate.rig.Roughness;
-import earlygate.rig.Standing;
+import earlygate.fixture.Units;
 import earlygate.server.Server.Answer;
 import earlygate.unit.PowerUnit;
-import java.util.Map;
 import java.util.stream.StreamSupport;
 import org.junit.jupiter.api.Test;
 import tools.jackson.databind.JsonNode;
@@ -42,51 +38,6 @@ class JudgedRunsTest extends OnAServer {
         assertThat(typed.json().get("log")).isEmpty();
     }
 
-    /** Marked while the gauge stands: nothing is cut short by it. */
-    private void earThatIsWrong(OnTheRig rig, String step) {
-        JsonNode view =
-                server.event(rig.run, "tap-crack", object().put("step", step)).json();
-        assertThat(view.at("/readings/0/grade").asString()).isEqualTo("cannot-tell");
-        assertThat(view.at("/readings/0/message").asString()).contains("G1 has not fallen since");
-        assertThat(view.at("/advice/text").asString()).contains("back it out further");
-        assertThat(server.event(rig.run, "step-done", object().put("step", step))
-                        .status())
-                .isEqualTo(409);
-    }
-
-    /** The hidden relief is known to whoever marks the practice: the product says where it stands, from gauge and current. */
-    @Test
-    void aCrackIsToldWithWhereTheReliefStands() {
-        OnTheRig rig = new OnTheRig(server, start("LG-07").put("school", "lead-with-pump"));
-        rig.walkTo("Back RV1 out until it just cracks");
-        rig.nut("RV1", false);
-        String step = rig.view.at("/step/id").asString();
-        for (int i = 0; i < 60 && rig.view.at("/crack/foundBar").isMissingNode(); i++) {
-            double next = rig.view.at("/advice/turns").asDouble();
-            assertThat(next).isNegative();
-            if (i == 5) {
-                earThatIsWrong(rig, step);
-            }
-            rig.turn("RV1", next);
-            assertThat(rig.live().at("/wrong/0").asString())
-                    .as("each turn is waited out")
-                    .contains("leave RV1 alone");
-            rig.found(step);
-        }
-        JsonNode crack = rig.view.get("crack");
-        assertThat(crack.get("foundBar").asDouble()).isCloseTo(176, within(4.0));
-        assertThat(crack.get("tappedBar").asDouble()).as("kept beside it").isCloseTo(176, within(4.0));
-        PowerUnit unit = Certified.unit("LG-07");
-        Rig hidden = new Rig(unit, 7 * rig.run, Roughness.WORKSHOP);
-        double turns = rig.live().at("/screws/RV1/turns").asDouble();
-        hidden.restore(Certified.standing(hidden, Map.of("RV1", new Standing.ScrewStanding(turns, true, 0.0))), false);
-        double truth = hidden.trueSetting("RV1") / BAR;
-        // The gauge's own error is in it, and a wandering spring.
-        assertThat(crack.get("standsBar").asDouble()).isCloseTo(truth, within(0.02 * truth));
-        assertThat(crack.get("standsLowBar").asDouble())
-                .isLessThan(crack.get("standsBar").asDouble());
-    }
-
     private void at(AtTheMachine typed, String kind, ObjectNode more) {
         Answer answer = server.event(
                 typed.run, kind, more.put("step", typed.view.at("/step/id").asString()));
@@ -98,7 +49,7 @@ class JudgedRunsTest extends OnAServer {
     @Test
     void atTheMachineACrackIsMarkedAndFoundByWhatIsTyped() {
         AtTheMachine typed =
-                new AtTheMachine(server, start("LG-07").put("school", "lead-with-pump"), Certified.unit("LG-07"), 5);
+                new AtTheMachine(server, start("LG-07").put("school", "lead-with-pump"), Units.demo("LG-07"), 5);
         typed.walkTo("Back RV1 out until it just cracks");
         assertThat(typed.view.path("crackRead").isNull()).isTrue();
         ObjectNode step = object().put("step", typed.view.at("/step/id").asString());
@@ -129,7 +80,7 @@ class JudgedRunsTest extends OnAServer {
     void whatScrewsTaughtIsKnownToTheNextRunUntilTheValveIsReplaced() {
         ObjectNode unit = Server.unit().put("tag", "LG-61");
         assertThat(server.post("/api/units", unit).status()).isEqualTo(201);
-        PowerUnit read = Certified.unit("LG-07");
+        PowerUnit read = Units.demo("LG-07");
         AtTheMachine first = new AtTheMachine(server, start("LG-61"), read, 12);
         assertThat(screw(first.view, "P1.compensator").get("knownFrom").asString())
                 .isEmpty();
@@ -170,7 +121,7 @@ class JudgedRunsTest extends OnAServer {
     /** 120 bar where 160 are wanted: named is who could hold it there, and what tells one from the other. */
     @Test
     void aReadingThatDoesNotComeNamesItsHolderAndWhatToLookAt() {
-        AtTheMachine typed = new AtTheMachine(server, start("LG-07"), Certified.unit("LG-07"), 3);
+        AtTheMachine typed = new AtTheMachine(server, start("LG-07"), Units.demo("LG-07"), 3);
         typed.walkTo("Bring P1 compensator");
         String step = typed.view.at("/step/id").asString();
         ObjectNode reading = object().put("step", step)

@@ -2,6 +2,7 @@ package earlygate.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import earlygate.fixture.Effort;
 import java.net.URI;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
@@ -14,6 +15,8 @@ import java.util.Map;
 import java.util.Random;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.CopyOnWriteArrayList;
+import java.util.concurrent.CountDownLatch;
+import java.util.concurrent.TimeUnit;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import tools.jackson.databind.JsonNode;
@@ -24,10 +27,13 @@ import tools.jackson.databind.node.ObjectNode;
  * instruments, turns at a practice machine. Whatever was answered is there after the next start, what was not answered
  * is there at most once when it is sent again under its key, no list hides a row and every index fits its table.
  *
- * <p>{@code -Dkills=300} for a long run.
+ * <p>{@code -Dkills=300} for a longer run.
  */
 class KilledTest {
-    private static final int KILLS = Integer.getInteger("kills", 7);
+    private static final int KILLS = Effort.of("kills", 3, 60);
+    /** All four together have been answered so often at most when the server is killed. */
+    private static final int MOST_ANSWERS = 60;
+
     private static final ObjectNode UNIT = Server.unit();
 
     @TempDir
@@ -50,6 +56,7 @@ class KilledTest {
     private long typed;
     private long practice;
     private int number;
+    private volatile CountDownLatch answers;
 
     @Test
     void nothingAnsweredIsLostAndNothingIsThereTwice() throws Exception {
@@ -97,8 +104,10 @@ class KilledTest {
         writing.add(writer(sheets, this::sheet));
         writing.add(writer(instruments, this::instrument));
         writing.add(writer(turns, this::turn));
+        answers = new CountDownLatch(1 + random.nextInt(MOST_ANSWERS));
         writing.forEach(Thread::start);
-        Thread.sleep(random.nextInt(600));
+        // Whatever they are in the middle of by then.
+        assertThat(answers.await(1, TimeUnit.MINUTES)).as("they are answered").isTrue();
         server.kill();
         for (Thread t : writing) {
             t.join();
@@ -119,6 +128,7 @@ class KilledTest {
                     HttpResponse<String> answer = sending.send(key, what);
                     assertThat(answer.statusCode()).as(answer.body()).isLessThan(300);
                     client.answered.put(key, what);
+                    answers.countDown();
                 } catch (Exception killed) {
                     client.open.add(key);
                     return;

@@ -18,7 +18,7 @@ import org.junit.jupiter.api.io.TempDir;
 class MachinesTest extends OnAServer {
     /** Started under its lock, dry, with the suction shut: told, logged, and the reading refused with what is wrong. */
     @Test
-    void theMachineSaysWhatIsWrongWithIt() throws InterruptedException {
+    void theMachineSaysWhatIsWrongWithIt() {
         long run = run("LG-07", true);
         rig(run, "lock-out", "M1", 1);
         assertThat(rig(run, "start", "M1", 0).json().get("told").asString()).contains("locked out");
@@ -26,10 +26,7 @@ class MachinesTest extends OnAServer {
         rig(run, "rotation", "M1", 1);
         assertThat(rig(run, "start", "M1", 0).json().at("/live/running/M1").asBoolean())
                 .isTrue();
-        rig(run, "pass", "", 10);
-        for (int i = 0; i < 60 && !server.run(run).get("log").toString().contains("stopped"); i++) {
-            Thread.sleep(50);
-        }
+        server.machine(run, 10);
         assertThat(server.run(run).get("log").toString()).contains("ran with the suction shut");
         assertThat(rig(run, "pass", "", 0).json().at("/live/stops/M1").asString())
                 .isEqualTo("suction");
@@ -41,8 +38,8 @@ class MachinesTest extends OnAServer {
         long bad;
         long good;
         try (Server first = new Server(broken)) {
-            bad = started(first, "LG-07");
-            good = started(first, "WD-05");
+            bad = first.startRun("LG-07", true);
+            good = first.startRun("WD-05", true);
             for (long r : new long[] {bad, good}) {
                 first.post(
                         "/api/runs/" + r + "/rig",
@@ -56,6 +53,8 @@ class MachinesTest extends OnAServer {
             assertThat(spoil.executeUpdate()).isEqualTo(1);
         }
         try (Server again = new Server(broken)) {
+            again.machine(bad, 1);
+            again.machine(good, 1);
             assertThat(firstOf(again, bad, "\"closed\":\"")).contains("\"closed\":\"");
             assertThat(again.post("/api/runs/" + bad + "/rig", object().put("action", "pass"))
                             .status())
@@ -65,15 +64,6 @@ class MachinesTest extends OnAServer {
                     .as("its log is whole")
                     .isPositive();
         }
-    }
-
-    private static long started(Server server, String tag) {
-        return server.post(
-                        "/api/runs",
-                        object().put("tag", tag).put("technician", "Ann").put("practice", true))
-                .json()
-                .get("id")
-                .asLong();
     }
 
     /** The first line of a live stream that holds this. */

@@ -13,14 +13,16 @@ import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ObjectNode;
 
 /** Works the practice rig's handles and takes what its instruments show. */
-final class OnTheRig extends Walker {
+public class OnTheRig extends Walker {
     private static final int LOOKS = 20;
+    /** Machine time between two looks at a needle that still moves. */
+    private static final double A_LOOK_S = 0.6;
 
     private final Set<String> held = new TreeSet<>();
     private final List<String> heldWrongly = new ArrayList<>();
     private JsonNode live;
 
-    OnTheRig(Server server, ObjectNode start) {
+    public OnTheRig(Server server, ObjectNode start) {
         super(server, start.put("practice", true));
     }
 
@@ -38,13 +40,14 @@ final class OnTheRig extends Walker {
         return answer.json().get("made").asDouble();
     }
 
-    private void look() {
+    /** At the instruments; nothing moves. */
+    private void glance() {
         rig("pass", "", 0, "");
     }
 
     @Override
-    void arrange(JsonNode situation) {
-        look();
+    protected void arrange(JsonNode situation) {
+        glance();
         Map<String, Boolean> drivers = drivers(situation);
         drivers.forEach((id, on) -> {
             if (!on && live.at("/running/" + id).asBoolean()) {
@@ -67,6 +70,8 @@ final class OnTheRig extends Walker {
                 rig("start", id, 0, "");
             }
         });
+        // A hand takes its time.
+        pass(1);
     }
 
     @Override
@@ -78,7 +83,7 @@ final class OnTheRig extends Walker {
     void turn(String setting, double turns) {
         rig("turn", setting, turns, "");
         turned();
-        view = server.run(run);
+        look();
     }
 
     @Override
@@ -94,23 +99,27 @@ final class OnTheRig extends Walker {
     }
 
     @Override
+    void pass(double seconds) {
+        server.machine(run, seconds);
+    }
+
+    @Override
     void moveLoad(String throttle) {
         rig("open", throttle, 1, "");
-        breathe(150);
+        pass(1.5);
         rig("open", throttle, 0, "");
     }
 
     @Override
     void open(String throttle, double opening) {
         rig("open", throttle, opening, "");
-        breathe(300);
+        pass(3);
     }
 
     @Override
     double glance(JsonNode expect) {
-        look();
-        breathe(200);
-        look();
+        pass(2);
+        glance();
         return live.path("gauges")
                 .path(expect.get("testPoint").asString())
                 .get("bar")
@@ -122,7 +131,7 @@ final class OnTheRig extends Walker {
         double low = expect.get("low").asDouble();
         double high = expect.get("high").asDouble();
         for (int i = 0; i < 80; i++) {
-            look();
+            glance();
             double oil = live.get("oilC").asDouble();
             if (oil >= low + 0.5 && oil <= high - 6) {
                 return;
@@ -154,7 +163,7 @@ final class OnTheRig extends Walker {
                 rested(step);
             } else {
                 assertThat(answer.problem()).contains("has not settled yet");
-                breathe(60);
+                pass(A_LOOK_S);
             }
         }
         throw new AssertionError(
@@ -171,7 +180,7 @@ final class OnTheRig extends Walker {
                 return;
             }
             assertThat(answer.problem()).contains("has not settled yet");
-            breathe(60);
+            pass(A_LOOK_S);
         }
         throw new AssertionError("Never settles: " + curve);
     }
@@ -183,11 +192,11 @@ final class OnTheRig extends Walker {
                 && view.get("readings")
                         .valueStream()
                         .allMatch(r -> r.get("grade").asString().equals("pass"));
-        look();
+        glance();
         // While a needle trembles nobody is said to have it.
         for (int i = 0; right && live.get("held").isNull() && i < LOOKS; i++) {
-            breathe(60);
-            look();
+            pass(A_LOOK_S);
+            glance();
         }
         JsonNode now = live.get("held");
         if (right && now.isObject()) {
@@ -202,21 +211,18 @@ final class OnTheRig extends Walker {
     }
 
     /** The screws that had their gauge when it read right. */
-    Set<String> held() {
+    public Set<String> held() {
         return held;
     }
 
     /** Where another was said to have it. */
-    List<String> heldWrongly() {
+    public List<String> heldWrongly() {
         return heldWrongly;
     }
 
-    /**
-     * A pack that has used up its on-time, or whose few litres of oil ran hot while a busy machine kept it waiting, rests
-     * and is started again; nothing else may stop a drive.
-     */
+    /** A pack that has used up its on-time, or whose few litres of oil ran hot, rests and is started again; nothing else stops. */
     private void rested(JsonNode step) {
-        look();
+        glance();
         live.get("stops")
                 .properties()
                 .forEach(stop -> assertThat(stop.getValue().asString())
@@ -238,10 +244,10 @@ final class OnTheRig extends Walker {
     /** Until it has cracked, or the gauge stands again and the next turn may be made. */
     void found(String step) {
         for (int i = 0; i < 60; i++) {
-            breathe(100);
-            look();
+            pass(1);
+            glance();
             if (live.path("crackBar").isNumber()) {
-                breathe(700);
+                pass(7);
                 view = server.event(run, "take-crack", object().put("step", step))
                         .json();
                 return;

@@ -6,7 +6,7 @@ import static org.assertj.core.api.Assertions.within;
 
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
-import org.junit.jupiter.params.provider.ValueSource;
+import org.junit.jupiter.params.provider.FieldSource;
 import tools.jackson.databind.JsonNode;
 
 /** Where a run stands in one line: held against the plan it was begun with. */
@@ -30,7 +30,7 @@ class PlaceTest extends OnAServer {
     }
 
     @ParameterizedTest
-    @ValueSource(strings = {"LG-07", "FB-02", "BP-11", "NH-04", "SW-03", "WD-05", "DR-09", "PL-01"})
+    @FieldSource("earlygate.fixture.Units#DEMO")
     void itBeginsWithTheWholePlanAndGoesOnStepByStep(String tag) {
         JsonNode run = start(tag);
         double whole = place(run).get("minutesLeft").asDouble();

@@ -10,7 +10,7 @@ import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.text.PDFTextStripper;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
-import org.junit.jupiter.params.provider.ValueSource;
+import org.junit.jupiter.params.provider.FieldSource;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ObjectNode;
 
@@ -18,7 +18,7 @@ import tools.jackson.databind.node.ObjectNode;
 class PlanServerTest extends OnAServer {
     /** Every sentence has its words, every figure its unit, every set step its instrument, on every unit and school. */
     @ParameterizedTest
-    @ValueSource(strings = {"LG-07", "FB-02", "BP-11", "NH-04", "SW-03", "WD-05", "DR-09", "PL-01"})
+    @FieldSource("earlygate.fixture.Units#DEMO")
     void everyDemoUnitHasItsPlanInWords(String tag) {
         JsonNode unit = server.get("/api/units/" + tag).json().get("document");
         for (String school : List.of("auto", "lead-with-pump", "lead-with-relief", "side-by-side")) {

@@ -12,7 +12,6 @@ import java.util.List;
 import java.util.Optional;
 import java.util.stream.StreamSupport;
 import javax.xml.parsers.DocumentBuilderFactory;
-import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -23,20 +22,11 @@ import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
 
 /** An exported record proved whole, and changed by a hand that knows what it wants. */
-class ProofTest extends OnAServer {
-    private static String whole;
-
-    @BeforeAll
-    static void aRunAtTheMachine() {
-        AtTheMachine walker = new AtTheMachine(
-                server, object().put("tag", "LG-07").put("technician", "A. Marsh"), Certified.unit("LG-07"), 4);
-        JsonNode record = walker.walk();
-        assertThat(record.get("outcome").asString()).isEqualTo("passed");
-        whole = server.get("/api/runs/" + walker.run + "/proof.json").text();
-    }
+class ProofTest {
+    private static final Server server = Finished.SERVER;
 
     private static ObjectNode file() {
-        return (ObjectNode) Server.JSON.readTree(whole);
+        return (ObjectNode) Server.JSON.readTree(Finished.PROOF);
     }
 
     @Test
@@ -52,9 +42,9 @@ class ProofTest extends OnAServer {
 
     @Test
     void andByTheCommandWithoutAServer(@TempDir Path folder) throws IOException {
-        Path file = Files.writeString(folder.resolve("record.json"), whole);
+        Path file = Files.writeString(folder.resolve("record.json"), Finished.PROOF);
         assertThat(ProveCommand.run(List.of("record-prove", file.toString()))).isEqualTo(Optional.of(0));
-        Files.writeString(file, whole.replace("A. Marsh", "B. Marsh"));
+        Files.writeString(file, Finished.PROOF.replace("A. Marsh", "B. Marsh"));
         assertThat(ProveCommand.run(List.of("record-prove", file.toString()))).isEqualTo(Optional.of(1));
         assertThat(ProveCommand.run(List.of("something-else"))).isEmpty();
     }

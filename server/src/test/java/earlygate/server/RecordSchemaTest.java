@@ -21,16 +21,15 @@ import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
 
 /** Who reads exported records by their schema is not surprised by one, and the schema says no to what is none. */
-class RecordSchemaTest extends OnAServer {
+class RecordSchemaTest {
+    private static final Server server = Finished.SERVER;
+
     private static final Path SHIPPED = Path.of("src/main/resources/schemas");
     private static JsonNode proof;
 
     @BeforeAll
     static void aRunAtTheMachine() {
-        AtTheMachine walker = new AtTheMachine(
-                server, object().put("tag", "WD-05").put("technician", "A. Marsh"), Certified.unit("WD-05"), 8);
-        walker.walk();
-        long run = walker.run;
+        long run = Finished.RUN;
         server.send("/api/runs/" + run + "/files?name=dial.txt", "176 bar".getBytes(), "dial");
         server.event(run, "signed", object().put("note", "technician").put("text", "A. Marsh"));
         proof = server.get("/api/runs/" + run + "/proof.json").json();
@@ -132,7 +131,7 @@ class RecordSchemaTest extends OnAServer {
     @ParameterizedTest
     @CsvSource({"NH-04", "BP-11", "PL-01"})
     void anUnfinishedOneToo(String tag) {
-        long run = run(tag, false);
+        long run = server.startRun(tag, false);
         assertThat(problems(
                         "record",
                         server.get("/api/runs/" + run + "/record.json").json()))

@@ -59,7 +59,7 @@ class RecordTest extends OnAServer {
                 "/api/runs/" + run + "/rig",
                 object().put("action", "nut").put("target", "RV1").put("value", 0));
         long seq = server.run(run).get("seq").asLong();
-        Files.copy(data.resolve("early-gate.mv.db"), crashed.resolve("early-gate.mv.db"));
+        Files.copy(server.data().resolve("early-gate.mv.db"), crashed.resolve("early-gate.mv.db"));
         try (Server again = new Server(crashed)) {
             JsonNode view = again.run(run);
             assertThat(view.get("seq").asLong()).isEqualTo(seq);

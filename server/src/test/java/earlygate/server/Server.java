@@ -1,5 +1,6 @@
 package earlygate.server;
 
+import earlygate.server.rig.RigHost;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.net.URI;
@@ -8,39 +9,100 @@ import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.Clock;
+import java.time.Duration;
+import java.time.LocalDate;
+import java.time.LocalTime;
 import java.util.List;
 import java.util.UUID;
 import org.springframework.boot.builder.SpringApplicationBuilder;
 import org.springframework.context.ConfigurableApplicationContext;
+import org.springframework.context.support.GenericApplicationContext;
+import org.springframework.util.FileSystemUtils;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.node.ObjectNode;
 
-/** The real server on real data, and a plain client to it. */
-final class Server implements AutoCloseable {
-    static final JsonMapper JSON = new JsonMapper();
+/** The real server on real data, and a plain client to it. The time of its practice machines is held. */
+public final class Server implements AutoCloseable {
+    public static final JsonMapper JSON = new JsonMapper();
 
-    private final HttpClient http = HttpClient.newHttpClient();
+    /** As of this morning at ten: no test meets midnight. */
+    static final Clock CLOCK =
+            Clock.offset(Clock.systemDefaultZone(), Duration.between(LocalTime.now(), LocalTime.of(10, 0)));
+
+    static final LocalDate TODAY = LocalDate.now(CLOCK);
+
+    private static final HttpClient HTTP = HttpClient.newHttpClient();
+
+    /** The one that all tests of this JVM share, where a folder of their own isn't what they try. */
+    private static final class Shared {
+        private static final Server SERVER = thrownAway();
+    }
+
     private final ConfigurableApplicationContext context;
+    private final Path data;
     private final String base;
     /** Behind every path of a run: the units that its reader has chosen. */
     private final String chosen;
 
-    Server(Path data) {
+    public Server(Path data) {
+        this(data, 0);
+    }
+
+    /** On this port; 0 for any that is free. */
+    public Server(Path data, int port) {
+        this.data = data;
         chosen = "";
         context = new SpringApplicationBuilder(EarlyGate.class)
+                .initializers(c -> ((GenericApplicationContext) c)
+                        .registerBean("testClock", Clock.class, () -> CLOCK, bean -> bean.setPrimary(true)))
                 .run(
-                        "--server.port=0",
+                        "--server.port=" + port,
                         "--early-gate.data=" + data,
                         "--early-gate.demo=../demo",
-                        "--early-gate.rig.speed=10");
+                        "--early-gate.rig.speed=0");
         base = "http://127.0.0.1:" + context.getEnvironment().getProperty("local.server.port");
     }
 
     private Server(Server of, String pressure) {
         context = of.context;
+        data = of.data;
         base = of.base;
         chosen = "?pressure=" + pressure;
+    }
+
+    static Server shared() {
+        return Shared.SERVER;
+    }
+
+    /** Serves until this JVM ends; its data go with it. */
+    static Server thrownAway() {
+        try {
+            Path data = Files.createTempDirectory("early-gate");
+            Server server = new Server(data);
+            Runtime.getRuntime().addShutdownHook(new Thread(() -> {
+                server.close();
+                FileSystemUtils.deleteRecursively(data.toFile());
+            }));
+            return server;
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    /** Where its data lie. */
+    Path data() {
+        return data;
+    }
+
+    /**
+     * Lets this much of a practice machine's time pass, and waits until what stopped by itself is in the log.
+     *
+     * @return the machine's own clock then, s
+     */
+    public double machine(long run, double seconds) {
+        return context.getBean(RigHost.class).run(run, seconds);
     }
 
     /** The same server, to a reader who has chosen another unit of pressure. */
@@ -100,7 +162,7 @@ final class Server implements AutoCloseable {
                 key);
     }
 
-    String base() {
+    public String base() {
         return base;
     }
 
@@ -117,7 +179,7 @@ final class Server implements AutoCloseable {
         }
         HttpRequest request = builder.build();
         try {
-            HttpResponse<byte[]> r = http.send(request, HttpResponse.BodyHandlers.ofByteArray());
+            HttpResponse<byte[]> r = HTTP.send(request, HttpResponse.BodyHandlers.ofByteArray());
             return new Answer(
                     r.statusCode(), r.headers().firstValue("content-type").orElse(""), r.body());
         } catch (IOException e) {
@@ -135,14 +197,22 @@ final class Server implements AutoCloseable {
         }
     }
 
-    static ObjectNode object() {
+    public static ObjectNode object() {
         return JSON.createObjectNode();
     }
 
+    /** A run of LG-07 that must start; answers its number. */
     long startRun(boolean practice) {
+        return startRun("LG-07", practice);
+    }
+
+    long startRun(String tag, boolean practice) {
         Answer started = post(
                 "/api/runs",
-                object().put("tag", "LG-07").put("technician", "A. Tester").put("practice", practice));
+                object().put("tag", tag).put("technician", "A. Tester").put("practice", practice));
+        if (started.status() != 201) {
+            throw new AssertionError(started.text());
+        }
         return started.json().get("id").asLong();
     }
 

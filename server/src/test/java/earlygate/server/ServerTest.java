@@ -189,7 +189,7 @@ class ServerTest extends OnAServer {
     }
 
     @Test
-    void theRigIsTurnedReadAndLogged() throws InterruptedException {
+    void theRigIsTurnedReadAndLogged() {
         long run = server.startRun(true);
         server.walkTo(run, "Back P1 compensator out");
         ObjectNode turn = object().put("action", "turn").put("target", "RV1").put("value", -1);
@@ -208,7 +208,7 @@ class ServerTest extends OnAServer {
                 .isEqualTo(422);
         ObjectNode reading = object().put("step", server.step(run)).put("instrument", "G1");
         assertThat(server.event(run, "live-reading", reading).problem()).contains("not settled");
-        Thread.sleep(900);
+        server.machine(run, 9);
         assertThat(server.event(run, "live-reading", reading).status()).isEqualTo(200);
         assertThat(server.startRun(false))
                 .satisfies(at -> assertThat(

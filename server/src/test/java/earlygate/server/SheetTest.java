@@ -11,7 +11,7 @@ import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
-import org.junit.jupiter.params.provider.ValueSource;
+import org.junit.jupiter.params.provider.FieldSource;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ObjectNode;
 
@@ -28,7 +28,7 @@ class SheetTest extends OnAServer {
     }
 
     @ParameterizedTest
-    @ValueSource(strings = {"LG-07", "FB-02", "BP-11", "NH-04", "SW-03", "WD-05", "DR-09", "PL-01"})
+    @FieldSource("earlygate.fixture.Units#DEMO")
     void everyDemoUnitHasATargetSheet(String tag) {
         JsonNode unit = server.get("/api/units/" + tag).json();
         assertThat(unit.get("missing")).isEmpty();

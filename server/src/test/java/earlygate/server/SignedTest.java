@@ -7,6 +7,7 @@ import com.google.zxing.BinaryBitmap;
 import com.google.zxing.RGBLuminanceSource;
 import com.google.zxing.common.HybridBinarizer;
 import com.google.zxing.qrcode.QRCodeReader;
+import earlygate.fixture.Units;
 import earlygate.server.Server.Answer;
 import earlygate.server.documents.ForeignSvg;
 import java.awt.image.BufferedImage;
@@ -31,8 +32,10 @@ class SignedTest extends OnAServer {
 
     @Test
     void aRecordIsSignedByTwoAndLockedAndAmended() throws IOException {
-        ObjectNode start = object().put("tag", "LG-07").put("technician", "A. Marsh");
-        AtTheMachine walker = new AtTheMachine(server, start, Certified.unit("LG-07"), 4);
+        assertThat(server.post("/api/units", Server.unit().put("tag", "LG-71")).status())
+                .isEqualTo(201);
+        ObjectNode start = object().put("tag", "LG-71").put("technician", "A. Marsh");
+        AtTheMachine walker = new AtTheMachine(server, start, Units.demo("LG-07"), 4);
         walker.walkTo("Prove zero");
         long run = walker.run;
         assertThat(sign(run, "technician", "A. Marsh").problem()).contains("signed once every step is done");
@@ -40,6 +43,13 @@ class SignedTest extends OnAServer {
                 .isEqualTo(409);
         walker.walk();
         String finished = record(run).get("finishedAt").asString();
+        long file = FilesTest.attach(run, "dial", FilesTest.image("png", 8))
+                .json()
+                .at("/0/seq")
+                .asLong();
+        assertThat(record(run).get("finishedAt").asString())
+                .as("a file is no work")
+                .isEqualTo(finished);
         assertThat(sign(run, "owner", "A. Marsh").status()).isEqualTo(422);
         assertThat(sign(run, "technician", " ").problem()).contains("A name of 1 to 80");
         assertThat(sign(run, "technician", "A. Marsh").status()).isEqualTo(200);
@@ -56,6 +66,10 @@ class SignedTest extends OnAServer {
                 "reading",
                 object().put("step", "s1").put("instrument", "G1").put("text", "1"));
         assertThat(late.problem()).contains("the record is locked");
+        assertThat(FilesTest.attach(run, "late", FilesTest.image("png", 9)).problem())
+                .contains("locked");
+        assertThat(FilesTest.off(run, file).problem()).contains("locked");
+        assertThat(server.get("/api/runs/" + run + "/files").json()).hasSize(1);
         Answer amended = server.event(
                 run,
                 "amended",
@@ -143,40 +157,6 @@ class SignedTest extends OnAServer {
                             image.getHeight(),
                             image.getRGB(0, 0, image.getWidth(), image.getHeight(), null, 0, image.getWidth())))));
             assertThat(read.getText()).startsWith("http://").endsWith("/unit/LG-07/record/" + run);
-        }
-    }
-
-    /** A machine that goes on moving after its record was locked writes nothing into it. */
-    @Test
-    void aLockedPracticeMachineStandsStill() {
-        OnTheRig walker = new OnTheRig(
-                server,
-                object().put("tag", "LG-07").put("technician", "A. Marsh").put("rig", "easy"));
-        walker.walk();
-        sign(walker.run, "technician", "A. Marsh");
-        sign(walker.run, "witness", "B. Sluys");
-        long seq = server.run(walker.run).get("seq").asLong();
-        assertThat(rig(walker.run, "start", "M1", 1).problem()).contains("the record is locked");
-        assertThat(server.run(walker.run).get("seq").asLong()).isEqualTo(seq);
-    }
-
-    /** Two pages say it all; the log comes after them. */
-    static void twoPages(byte[] pdf, String tag) {
-        try (var document = Loader.loadPDF(pdf)) {
-            for (int page = 1; page <= document.getNumberOfPages(); page++) {
-                PDFTextStripper stripper = new PDFTextStripper();
-                stripper.setStartPage(page);
-                stripper.setEndPage(page);
-                if (stripper.getText(document).contains("No. Time By Step What")) {
-                    assertThat(page)
-                            .as("%s: the page on which the log begins", tag)
-                            .isLessThanOrEqualTo(3);
-                    return;
-                }
-            }
-            throw new AssertionError("no log in the record of " + tag);
-        } catch (IOException e) {
-            throw new AssertionError(e);
         }
     }
 }

@@ -5,6 +5,7 @@ import static org.assertj.core.api.InstanceOfAssertFactories.STRING;
 
 import earlygate.server.Server.Answer;
 import earlygate.server.store.DataRefused;
+import java.io.IOException;
 import java.io.RandomAccessFile;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -13,8 +14,11 @@ import java.sql.DriverManager;
 import java.sql.SQLException;
 import java.sql.Statement;
 import java.util.Random;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
+import org.springframework.util.FileSystemUtils;
 import tools.jackson.databind.JsonNode;
 
 /**
@@ -25,17 +29,27 @@ class StorageFaultsTest {
     private static final String FILE = "early-gate.mv.db";
 
     @TempDir
+    static Path whole;
+
+    private static long run;
+
+    @TempDir
     Path folder;
 
-    /** A run of two events, saved and closed, by a server of its own. */
-    private long kept() {
-        try (Server server = new Server(folder)) {
-            long run = server.startRun(false);
+    /** A run of two events, saved and closed. */
+    @BeforeAll
+    static void stored() {
+        try (Server server = new Server(whole)) {
+            run = server.startRun(false);
             server.event(run, "step-done", Server.object().put("step", server.step(run)));
             server.event(run, "step-done", Server.object().put("step", server.step(run)));
             assertThat(server.run(run).at("/log")).hasSize(2);
-            return run;
         }
+    }
+
+    @BeforeEach
+    void copied() throws IOException {
+        FileSystemUtils.copyRecursively(whole, folder);
     }
 
     /** What is said instead of serving. */
@@ -54,7 +68,6 @@ class StorageFaultsTest {
 
     @Test
     void aTruncatedFileIsRefusedInOneLineByTheProcess() throws Exception {
-        kept();
         try (RandomAccessFile file = new RandomAccessFile(folder.resolve(FILE).toFile(), "rw")) {
             file.setLength(4096);
         }
@@ -72,7 +85,6 @@ class StorageFaultsTest {
 
     @Test
     void aFileCutShortIsKnownByWhatWasConfirmed() throws Exception {
-        kept();
         // Without compacting at the end, as after a kill: an older state is still in the file and opens without
         // complaint.
         Path before = Files.copy(folder.resolve(FILE), folder.resolve("before"));
@@ -85,7 +97,6 @@ class StorageFaultsTest {
 
     @Test
     void anEmptyFileIsNoNewStart() throws Exception {
-        kept();
         Files.write(folder.resolve(FILE), new byte[0]);
         assertThat(refused()).contains("is empty (0 bytes)");
         assertThat(Files.size(folder.resolve(FILE))).isZero();
@@ -93,7 +104,6 @@ class StorageFaultsTest {
 
     @Test
     void aFileThatIsGoneIsNoNewStart() throws Exception {
-        kept();
         Files.delete(folder.resolve(FILE));
         assertThat(refused()).contains("is gone although data were kept here");
         assertThat(folder.resolve(FILE)).doesNotExist();
@@ -101,7 +111,6 @@ class StorageFaultsTest {
 
     @Test
     void damagedPagesAreNotServed() throws Exception {
-        kept();
         Random random = new Random(7);
         try (RandomAccessFile file = new RandomAccessFile(folder.resolve(FILE).toFile(), "rw")) {
             for (int i = 0; i < 400; i++) {
@@ -115,7 +124,6 @@ class StorageFaultsTest {
 
     @Test
     void dataOfALaterEditionAreLeftAlone() throws Exception {
-        kept();
         sql(
                 "insert into \"flyway_schema_history\" select 99, '99', \"description\", \"type\", \"script\", \"checksum\", "
                         + "\"installed_by\", \"installed_on\", \"execution_time\", \"success\" "
@@ -133,7 +141,6 @@ class StorageFaultsTest {
 
     @Test
     void anEventChangedInTheFileIsNamedAndNotFolded() throws Exception {
-        long run = kept();
         sql("update run_event set body = replace(body, 's1', 's2') where run_id = " + run + " and seq = 1");
         try (Server server = new Server(folder)) {
             Answer answer = server.get("/api/runs/" + run);
@@ -146,7 +153,6 @@ class StorageFaultsTest {
 
     @Test
     void anEventTakenOutOfTheFileIsNamed() throws Exception {
-        long run = kept();
         sql("delete from run_event where run_id = " + run + " and seq = 2");
         try (Server server = new Server(folder)) {
             assertThat(server.get("/api/runs/" + run).problem()).startsWith("Event 2 of run " + run + " is missing");
@@ -155,7 +161,6 @@ class StorageFaultsTest {
 
     @Test
     void anEventPutIntoTheFileIsNamed() throws Exception {
-        long run = kept();
         sql("insert into run_event select run_id, 3, at, by_name, 'another', body, hash from run_event where run_id = "
                 + run + " and seq = 2");
         try (Server server = new Server(folder)) {
@@ -166,7 +171,6 @@ class StorageFaultsTest {
 
     @Test
     void aPlanOrSheetChangedInTheFileIsNamed() throws Exception {
-        long run = kept();
         sql("update run set technician = 'Somebody else' where id = " + run);
         sql("update unit_revision set document = replace(document, '160', '161') where tag = 'NH-04'");
         try (Server server = new Server(folder)) {
@@ -179,7 +183,6 @@ class StorageFaultsTest {
     /** The machine's own page says so; the list of all machines is there all the same. */
     @Test
     void anOlderRecordChangedInTheFileIsNamedAndTakesNoListAlong() throws Exception {
-        kept();
         sql("update older_record set document = replace(document, '176', '196') where tag = 'LG-07'");
         try (Server server = new Server(folder)) {
             assertThat(server.get("/api/units/LG-07/history").problem()).contains("of LG-07 is not as it was put in");

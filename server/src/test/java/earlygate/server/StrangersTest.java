@@ -4,9 +4,7 @@ import static earlygate.server.Server.object;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
-import java.io.IOException;
-import java.nio.file.Files;
-import java.nio.file.Path;
+import earlygate.fixture.Units;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
@@ -15,17 +13,12 @@ import tools.jackson.databind.node.ObjectNode;
 
 /** Units of other structure than the demo's at the door: imported, solved, planned, begun. */
 class StrangersTest extends OnAServer {
-    static ObjectNode document(String name) throws IOException {
-        return (ObjectNode) Server.JSON.readTree(
-                Files.readString(Path.of("../core/src/test/resources/strangers/" + name + ".json")));
-    }
-
     /** The plan goes out with its moves, and each situation in it is one that the calculation takes and agrees with. */
     @ParameterizedTest
     @ValueSource(
             strings = {"07-highlow-cylinder", "10-accu-two-reliefs", "16-ls-four-sections", "23-hoist-counterbalance"})
-    void eachStepsSituationIsSolvedToWhatItExpects(String name) throws IOException {
-        ObjectNode unit = document(name);
+    void eachStepsSituationIsSolvedToWhatItExpects(String name) {
+        ObjectNode unit = Units.strangerDocument(name);
         JsonNode plan =
                 server.post("/api/calc/plan", object().set("unit", unit)).json();
         assertThat(plan.get("refused")).isEmpty();
@@ -53,8 +46,8 @@ class StrangersTest extends OnAServer {
 
     /** What the practice rig can't do is said before the run begins, not in the middle of it. */
     @Test
-    void aPlanWithGearIsWalkedWithTypedReadings() throws IOException {
-        server.post("/api/units", document("07-highlow-cylinder"));
+    void aPlanWithGearIsWalkedWithTypedReadings() {
+        server.post("/api/units", Units.strangerDocument("07-highlow-cylinder"));
         ObjectNode start = object().put("tag", "SQR-SP7").put("technician", "Ann");
         Server.Answer refused = server.post("/api/runs", start.deepCopy().put("practice", true));
         assertThat(refused.status()).isEqualTo(409);
@@ -64,8 +57,8 @@ class StrangersTest extends OnAServer {
 
     /** Flow and clamp meters read what the model says of their part, fitted ones too. */
     @Test
-    void metersAnswerBesideTheGauges() throws IOException {
-        ObjectNode unit = document("15-ls-needle");
+    void metersAnswerBesideTheGauges() {
+        ObjectNode unit = Units.strangerDocument("15-ls-needle");
         unit.withArray("testPoints")
                 .add(Server.JSON.readTree("{\"id\":\"FM9\",\"component\":\"TV1\",\"rangeLpm\":120,\"class\":1}"));
         unit.withArray("testPoints")

@@ -11,14 +11,14 @@ import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
-import org.junit.jupiter.params.provider.ValueSource;
+import org.junit.jupiter.params.provider.FieldSource;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ObjectNode;
 
 /** What is due at a machine, by the calendar, the counter, its oil and its filters. */
 class UpkeepTest extends OnAServer {
     private static final String FRESH = "/api/units/LG-14/upkeep";
-    private static final LocalDate TODAY = LocalDate.now();
+    private static final LocalDate TODAY = Server.TODAY;
 
     @BeforeAll
     static void aUnitOfItsOwn() {
@@ -48,7 +48,7 @@ class UpkeepTest extends OnAServer {
     }
 
     @ParameterizedTest
-    @ValueSource(strings = {"LG-07", "FB-02", "BP-11", "NH-04", "SW-03", "WD-05", "DR-09", "PL-01"})
+    @FieldSource("earlygate.fixture.Units#DEMO")
     void eachDemoUnitIsKept(String tag) {
         JsonNode upkeep = upkeep(tag);
         assertThat(upkeep.get("tasks")).hasSize(9);

@@ -17,7 +17,7 @@ import tools.jackson.databind.node.ObjectNode;
  * Commissions a unit over HTTP and does only what the answers tell: arranges the machine as a step's situation has it,
  * turns what is advised, reads what is expected, goes on when nothing is missing. Never writes a deviation.
  */
-abstract class Walker {
+public abstract class Walker {
     private static final int LONGEST = 900;
 
     final Server server;
@@ -34,13 +34,17 @@ abstract class Walker {
         run = view.get("id").asLong();
     }
 
-    JsonNode walk() {
+    public JsonNode walk() {
         for (int i = 0; i < LONGEST && !view.get("finished").asBoolean(); i++) {
             act();
             assertThat(idle).as(this::where).isLessThan(12);
         }
         assertThat(view.get("finished").asBoolean()).as(this::where).isTrue();
         return server.get("/api/runs/" + run + "/record").json();
+    }
+
+    public long run() {
+        return run;
     }
 
     /** Goes on until a step whose sentence begins so is at hand. */
@@ -118,7 +122,12 @@ abstract class Walker {
                 .orElseThrow(() -> new AssertionError("Nothing left to read: " + where()));
     }
 
-    private void begin(JsonNode step) {
+    /** Looks at how the run stands now. */
+    protected void look() {
+        view = server.run(run);
+    }
+
+    protected void begin(JsonNode step) {
         String way = step.path("way").asString("");
         String setting = step.path("setting").asString("");
         arrange(step.get("situation"));
@@ -153,7 +162,7 @@ abstract class Walker {
         if (view.path("curve").isObject()) {
             takeCurve(view.get("curve"), step);
         }
-        view = server.run(run);
+        look();
     }
 
     /** Each point that is asked for, the load opened as far as it says; then it is shut again. */
@@ -248,7 +257,7 @@ abstract class Walker {
         return String.format(Locale.GERMANY, "%.2f", value);
     }
 
-    abstract void arrange(JsonNode situation);
+    protected abstract void arrange(JsonNode situation);
 
     abstract void nut(String setting, boolean tight);
 
@@ -274,17 +283,12 @@ abstract class Walker {
         ObjectNode stopped = (ObjectNode) situation.deepCopy();
         stopped.get("drivers").forEach(d -> ((ObjectNode) d).put("running", false));
         arrange(stopped);
-        breathe(300);
+        pass(3);
         arrange(situation);
     }
 
-    static void breathe(long ms) {
-        try {
-            Thread.sleep(ms);
-        } catch (InterruptedException e) {
-            throw new IllegalStateException(e);
-        }
-    }
+    /** Lets so many seconds of the machine pass. */
+    abstract void pass(double seconds);
 
     abstract void open(String throttle, double opening);
 

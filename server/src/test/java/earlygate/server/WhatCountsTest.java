@@ -207,11 +207,12 @@ class WhatCountsTest extends OnAServer {
     /** Two tabs follow each other: the stream of a run without a machine tells how far its log goes. */
     @Test
     void theStreamTellsWhoHasGoneOn() throws Exception {
-        long run = run("LG-07", false);
+        server.post("/api/units", raised("LG-54", 0));
+        long run = run("LG-54", false);
         assertThat(MachinesTest.firstOf(server, run, "\"seq\":0")).contains("seq");
         server.event(run, "step-done", object().put("step", "s1"));
         assertThat(MachinesTest.firstOf(server, run, "\"seq\":1")).contains("seq");
-        long rig = run("LG-07", true);
+        long rig = run("LG-54", true);
         server.event(rig, "step-done", object().put("step", "s1"));
         // The first event says how rough its machine is.
         assertThat(MachinesTest.firstOf(server, rig, "\"seq\":2")).contains("gauges");
@@ -220,7 +221,8 @@ class WhatCountsTest extends OnAServer {
     /** One event sent by eight at once under one key is one event, and each of them is told so. */
     @Test
     void oneKeyIsOneEventHoweverManySendIt() throws Exception {
-        long run = run("LG-07", false);
+        server.post("/api/units", raised("LG-55", 0));
+        long run = run("LG-55", false);
         ExecutorService people = Executors.newFixedThreadPool(8);
         try {
             Callable<Integer> send = () -> server.post(

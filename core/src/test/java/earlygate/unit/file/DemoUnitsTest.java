@@ -1,7 +1,6 @@
 package earlygate.unit.file;
 
-import static earlygate.fixture.Units.document;
-import static earlygate.fixture.Units.read;
+import static earlygate.fixture.Units.demo;
 import static earlygate.quantity.Si.BAR;
 import static org.assertj.core.api.Assertions.assertThat;
 
@@ -34,7 +33,7 @@ class DemoUnitsTest {
         "PL-01, A, RV1"
     })
     void deadheadedAtItsTargetsTheLastLimiterHasTheGauge(String tag, String line, String limiter) {
-        PowerUnit unit = read(document(tag));
+        PowerUnit unit = demo(tag);
         Situation asSet = unit.targets().stream()
                 .reduce(Situation.AS_THE_FILE, (s, t) -> s.withSetting(t.setting(), t.pressurePa()), (a, b) -> b);
         Network network = new Network(unit);
@@ -61,7 +60,7 @@ class DemoUnitsTest {
     @ParameterizedTest
     @CsvSource({"LG-07", "FB-02", "BP-11", "NH-04", "SW-03", "WD-05", "DR-09", "PL-01"})
     void runsAsFoundForASecondWithoutLosingItsBalance(String tag) {
-        PowerUnit unit = read(document(tag));
+        PowerUnit unit = demo(tag);
         Network network = new Network(unit);
         Transient machine = new Transient(network);
         Conditions c = network.conditions(Situation.AS_THE_FILE);

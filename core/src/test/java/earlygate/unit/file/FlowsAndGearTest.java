@@ -1,5 +1,6 @@
 package earlygate.unit.file;
 
+import static earlygate.fixture.Units.demo;
 import static earlygate.fixture.Units.document;
 import static earlygate.fixture.Units.part;
 import static earlygate.fixture.Units.read;
@@ -66,7 +67,7 @@ class FlowsAndGearTest {
     /** One portable load valve of 20 bar at the unit's full flow, rated as its highest line, and one flow meter of class 1. */
     @Test
     void aWorkshopHasGearAtHandWhereTheFileSaysNothing() {
-        PowerUnit unit = read(document("LG-07"));
+        PowerUnit unit = demo("LG-07");
         Gear.LoadValve valve = (Gear.LoadValve) unit.testGear().get(0);
         double full = unit.all(earlygate.unit.Pump.class).get(0).displacement()
                 * unit.all(earlygate.unit.Driver.class).get(0).ratedSpeed();

@@ -10,6 +10,7 @@ import earlygate.quantity.PressureUnit;
 import earlygate.server.api.Input;
 import earlygate.server.instruments.InstrumentStore;
 import earlygate.server.instruments.InstrumentStore.Instrument;
+import earlygate.server.store.WallClock;
 import earlygate.server.units.UnitStore;
 import earlygate.server.words.ApiProblem;
 import earlygate.server.words.Words;
@@ -45,10 +46,12 @@ class DayController {
 
     private final UnitStore units;
     private final InstrumentStore instruments;
+    private final WallClock clock;
 
-    DayController(UnitStore units, InstrumentStore instruments) {
+    DayController(UnitStore units, InstrumentStore instruments, WallClock clock) {
         this.units = units;
         this.instruments = instruments;
+        this.clock = clock;
     }
 
     /** @param date and {@code start}: today at 07:00 where left out; {@code technicians} 1 where left out */
@@ -87,7 +90,7 @@ class DayController {
                             .number("min", 1)
                             .number("max", MOST_TECHNICIANS));
         }
-        LocalDate date = request.date() == null ? LocalDate.now() : request.date();
+        LocalDate date = request.date() == null ? clock.today() : request.date();
         LocalTime start = request.start() == null ? LocalTime.of(7, 0) : request.start();
         Map<String, String> names = new LinkedHashMap<>();
         List<Job> jobs = new ArrayList<>();

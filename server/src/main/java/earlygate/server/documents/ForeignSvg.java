@@ -8,6 +8,7 @@ import java.util.Map;
 import java.util.Set;
 import java.util.regex.Pattern;
 import javax.xml.XMLConstants;
+import javax.xml.parsers.DocumentBuilder;
 import javax.xml.parsers.DocumentBuilderFactory;
 import javax.xml.parsers.ParserConfigurationException;
 import org.w3c.dom.Element;
@@ -15,6 +16,7 @@ import org.w3c.dom.NamedNodeMap;
 import org.w3c.dom.Node;
 import org.xml.sax.InputSource;
 import org.xml.sax.SAXException;
+import org.xml.sax.helpers.DefaultHandler;
 
 /**
  * A drawing that a page sends along for a document: read as nothing but shapes and words, and written anew. Nothing in it
@@ -70,9 +72,11 @@ public final class ForeignSvg {
             DocumentBuilderFactory factory = DocumentBuilderFactory.newInstance();
             factory.setFeature(XMLConstants.FEATURE_SECURE_PROCESSING, true);
             factory.setFeature("http://apache.org/xml/features/disallow-doctype-decl", true);
-            Element root = factory.newDocumentBuilder()
-                    .parse(new InputSource(new StringReader(sent)))
-                    .getDocumentElement();
+            DocumentBuilder builder = factory.newDocumentBuilder();
+            // A drawing that can't be read is answered to its sender; nothing is printed of it here.
+            builder.setErrorHandler(new DefaultHandler());
+            Element root =
+                    builder.parse(new InputSource(new StringReader(sent))).getDocumentElement();
             double[] box = box(root.getAttribute("viewBox"));
             double scale = Math.min(width / box[2], height / box[3]);
             ForeignSvg clean = new ForeignSvg();

@@ -6,12 +6,12 @@ import earlygate.history.file.OlderRecordFile;
 import earlygate.quantity.PressureUnit;
 import earlygate.server.api.Input;
 import earlygate.server.store.OnceKey;
+import earlygate.server.store.WallClock;
 import earlygate.server.units.UnitStore;
 import earlygate.server.words.ApiProblem;
 import earlygate.server.words.Words;
 import earlygate.unit.PowerUnit;
 import io.swagger.v3.oas.annotations.media.Schema;
-import java.time.LocalDate;
 import java.util.List;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
@@ -37,12 +37,14 @@ class HistoryController {
     private final OlderRecords older;
     private final UnitStore units;
     private final OlderRecordText text;
+    private final WallClock clock;
 
-    HistoryController(Histories histories, OlderRecords older, UnitStore units, JsonMapper json) {
+    HistoryController(Histories histories, OlderRecords older, UnitStore units, JsonMapper json, WallClock clock) {
         this.histories = histories;
         this.older = older;
         this.units = units;
         this.text = new OlderRecordText(json);
+        this.clock = clock;
     }
 
     /** @param file to the letter, as it was exported or as a spreadsheet wrote it */
@@ -106,7 +108,7 @@ class HistoryController {
         PowerUnit unit = Input.unitText(units.newest(tag).document()).unit();
         JsonNode given = Input.given(request.record());
         JsonNode document = request.file() == null ? given : proved(tag, request.file(), given);
-        OlderRecordFile.Reading reading = OlderRecordFile.read(document, unit, LocalDate.now());
+        OlderRecordFile.Reading reading = OlderRecordFile.read(document, unit, clock.today());
         if (reading instanceof OlderRecordFile.Reading.Refused refused) {
             throw ApiProblem.badInput("file.refused", refused.problems());
         }

@@ -9,12 +9,12 @@ import earlygate.history.file.OlderRecordFile;
 import earlygate.server.store.OnceKey;
 import earlygate.server.store.Sha256;
 import earlygate.server.store.TakenAway;
+import earlygate.server.store.WallClock;
 import earlygate.server.store.Writes;
 import earlygate.server.tables.tables.records.OlderRecordRecord;
 import earlygate.server.words.ApiProblem;
 import java.time.LocalDate;
 import java.time.OffsetDateTime;
-import java.time.ZoneOffset;
 import java.util.List;
 import java.util.Optional;
 import org.jooq.DSLContext;
@@ -44,11 +44,13 @@ public class OlderRecords {
     private final DSLContext db;
     private final Writes writes;
     private final JsonMapper json;
+    private final WallClock clock;
 
-    OlderRecords(DSLContext db, Writes writes, JsonMapper json) {
+    OlderRecords(DSLContext db, Writes writes, JsonMapper json, WallClock clock) {
         this.db = db;
         this.writes = writes;
         this.json = json;
+        this.clock = clock;
     }
 
     /** The newest days first. */
@@ -105,7 +107,7 @@ public class OlderRecords {
                     .set(OLDER_RECORD.ON_DAY, wanted.on())
                     .set(OLDER_RECORD.DOCUMENT, wanted.document())
                     .set(OLDER_RECORD.HASH, hash)
-                    .set(OLDER_RECORD.TYPED_AT, now())
+                    .set(OLDER_RECORD.TYPED_AT, clock.now())
                     .set(OLDER_RECORD.TYPED_BY, wanted.typedBy())
                     .set(OLDER_RECORD.CLIENT_KEY, wanted.key())
                     .execute();
@@ -119,7 +121,7 @@ public class OlderRecords {
 
     /** Takes it out of the history, or brings it back; nothing of it is lost. */
     void remove(String tag, long id, String by) {
-        TAKEN_AWAY.remove(db, writes, tag, id, by);
+        TAKEN_AWAY.remove(db, writes, tag, id, clock.now(), by);
     }
 
     void bringBack(String tag, long id) {
@@ -140,9 +142,5 @@ public class OlderRecords {
                 OlderRecordFile.kept(json.readTree(document)),
                 r.get(OLDER_RECORD.TYPED_AT),
                 r.get(OLDER_RECORD.TYPED_BY));
-    }
-
-    private static OffsetDateTime now() {
-        return OffsetDateTime.now(ZoneOffset.UTC);
     }
 }

@@ -10,6 +10,7 @@ import earlygate.server.api.Input;
 import earlygate.server.api.Wire;
 import earlygate.server.instruments.InstrumentStore.Instrument;
 import earlygate.server.store.OnceKey;
+import earlygate.server.store.WallClock;
 import earlygate.server.units.UnitStore;
 import earlygate.server.words.ApiProblem;
 import earlygate.server.words.Words;
@@ -51,10 +52,12 @@ class InstrumentController {
 
     private final InstrumentStore store;
     private final UnitStore units;
+    private final WallClock clock;
 
-    InstrumentController(InstrumentStore store, UnitStore units) {
+    InstrumentController(InstrumentStore store, UnitStore units, WallClock clock) {
         this.store = store;
         this.units = units;
+        this.clock = clock;
     }
 
     record InstrumentRequest(
@@ -134,14 +137,14 @@ class InstrumentController {
         return new FitView(document, remarks(Input.unit(document), testPoint, i, Words.in(pressure)));
     }
 
-    private static List<String> remarks(PowerUnit unit, String testPoint, Instrument i, Words words) {
+    private List<String> remarks(PowerUnit unit, String testPoint, Instrument i, Words words) {
         List<String> remarks = new ArrayList<>();
         Ladder.check(unit, GapSchool.DEFAULT).stream()
                 .filter(f -> f.rule() == Rung.L11 && f.subject().equals(testPoint))
                 .forEach(f -> remarks.add(words.say(f.message())));
         if (i.calibrationDue() == null) {
             remarks.add(words.say(Reason.of("instruments.no-calibration").name("name", i.name())));
-        } else if (i.calibrationDue().isBefore(LocalDate.now())) {
+        } else if (i.calibrationDue().isBefore(clock.today())) {
             remarks.add(words.say(Reason.of("instruments.expired")
                     .name("name", i.name())
                     .name("due", i.calibrationDue().toString())));

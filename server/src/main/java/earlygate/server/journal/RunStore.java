@@ -10,14 +10,13 @@ import earlygate.plan.Plan;
 import earlygate.rig.Standing;
 import earlygate.run.RunEvent;
 import earlygate.server.store.EventChain;
+import earlygate.server.store.WallClock;
 import earlygate.server.store.Writes;
 import earlygate.server.tables.tables.records.RunEventRecord;
 import earlygate.server.tables.tables.records.RunRecord;
 import earlygate.server.tables.tables.records.RunTailRecord;
 import earlygate.server.words.ApiProblem;
 import java.time.OffsetDateTime;
-import java.time.ZoneOffset;
-import java.time.temporal.ChronoUnit;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
@@ -78,13 +77,15 @@ public class RunStore {
     private final PlanText plans;
     private final EventText text;
     private final RigStandings standings;
+    private final WallClock clock;
 
-    RunStore(DSLContext db, Writes writes, JsonMapper json, RigStandings standings) {
+    RunStore(DSLContext db, Writes writes, JsonMapper json, RigStandings standings, WallClock clock) {
         this.db = db;
         this.writes = writes;
         this.plans = new PlanText(json);
         this.text = new EventText(json);
         this.standings = standings;
+        this.clock = clock;
     }
 
     public long start(NewRun run) {
@@ -108,7 +109,7 @@ public class RunStore {
         r.setSectionOrder(run.sectionOrder());
         r.setTechnician(run.technician());
         r.setPractice(run.practice());
-        r.setStartedAt(now());
+        r.setStartedAt(clock.now());
         r.store();
         RunTailRecord tail = db.newRecord(RUN_TAIL);
         tail.setRunId(r.getId());
@@ -238,7 +239,7 @@ public class RunStore {
             RunTailRecord tail = db.fetchSingle(RUN_TAIL, RUN_TAIL.RUN_ID.eq(head.id()));
             EventChain chain = EventChain.behind(head.uuid(), tail);
             for (NewEvent e : events) {
-                OffsetDateTime at = now();
+                OffsetDateTime at = clock.now();
                 String body = text.write(e.body());
                 String hash = chain.add(at.toInstant(), head.technician(), e.key(), body);
                 db.insertInto(RUN_EVENT)
@@ -262,7 +263,7 @@ public class RunStore {
     public void finished(long runId, String outcome) {
         writes.write(() -> {
             db.update(RUN)
-                    .set(RUN.FINISHED_AT, outcome == null ? null : now())
+                    .set(RUN.FINISHED_AT, outcome == null ? null : clock.now())
                     .set(RUN.OUTCOME, outcome)
                     .where(RUN.ID.eq(runId))
                     .execute();
@@ -281,9 +282,5 @@ public class RunStore {
                 r.getTechnician(),
                 r.getPractice(),
                 r.getStartedAt());
-    }
-
-    private static OffsetDateTime now() {
-        return OffsetDateTime.now(ZoneOffset.UTC).truncatedTo(ChronoUnit.MILLIS);
     }
 }

@@ -10,11 +10,11 @@ import earlygate.quantity.PressureUnit;
 import earlygate.quantity.TypedNumber;
 import earlygate.server.api.Wire;
 import earlygate.server.instruments.InstrumentStore;
+import earlygate.server.store.WallClock;
 import earlygate.server.words.ApiProblem;
 import earlygate.server.words.Words;
 import earlygate.unit.file.UnitFile;
 import io.swagger.v3.oas.annotations.media.Schema;
-import java.time.LocalDate;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -36,9 +36,11 @@ class PatternController {
     private static final int LONGEST_TAG = 32;
 
     private final InstrumentStore instruments;
+    private final WallClock clock;
 
-    PatternController(InstrumentStore instruments) {
+    PatternController(InstrumentStore instruments, WallClock clock) {
         this.instruments = instruments;
+        this.clock = clock;
     }
 
     /** @param example a unit such as is often built by it, as a unit file */
@@ -143,7 +145,7 @@ class PatternController {
         return instruments.all().stream()
                 .filter(i ->
                         i.kind().equals("gauge") && !i.retired() && i.medium().equals("oil"))
-                .filter(i -> i.calibrationDue() != null && !i.calibrationDue().isBefore(LocalDate.now()))
+                .filter(i -> i.calibrationDue() != null && !i.calibrationDue().isBefore(clock.today()))
                 .map(i -> new Dial(
                         Wire.rounded(PressureUnit.of(i.unit()).toPa(i.range()) / BAR, 3), i.accuracyClass(), i.unit()))
                 .toList();

@@ -20,6 +20,7 @@ import earlygate.run.Looking;
 import earlygate.run.Pause;
 import earlygate.run.RunState;
 import earlygate.server.api.Wire;
+import earlygate.server.store.WallClock;
 import earlygate.server.words.Words;
 import earlygate.unit.Engine;
 import earlygate.unit.PowerUnit;
@@ -37,6 +38,7 @@ public final class LiveRig {
 
     private final PowerUnit unit;
     private final Rig rig;
+    private final WallClock clock;
     private final Watch watch;
     private Sample sample;
     private Optional<Step> step = Optional.empty();
@@ -45,16 +47,17 @@ public final class LiveRig {
     /** Its time stands still with its run. */
     private boolean paused;
 
-    LiveRig(PowerUnit unit, Rig rig) {
+    LiveRig(PowerUnit unit, Rig rig, WallClock clock) {
         this.unit = unit;
         this.rig = rig;
+        this.clock = clock;
         watch = new Watch(unit);
         sample = rig.sample();
     }
 
     /** @return the drives that stopped by themselves meanwhile, with the cause */
     synchronized Map<String, String> advance(double seconds) {
-        if (paused) {
+        if (paused || seconds == 0) {
             return Map.of();
         }
         Map<String, String> before = rig.stops();
@@ -99,6 +102,11 @@ public final class LiveRig {
     /** Where the relief stands if it passes now, as a hand says. */
     public synchronized Optional<ReliefPlace> placeAtTap() {
         return watch.placeAtTap();
+    }
+
+    /** By the machine's own clock, s. */
+    synchronized double time() {
+        return sample.timeS();
     }
 
     synchronized Standing standing() {
@@ -210,7 +218,7 @@ public final class LiveRig {
         sample.speeds().forEach((id, speed) -> engines.put(id, rpm(speed)));
         Standing standing = rig.standing();
         return new LiveView(
-                System.currentTimeMillis(),
+                clock.millis(),
                 seq,
                 Wire.rounded(sample.timeS(), 3),
                 gauges,

@@ -71,29 +71,9 @@ public record LiveView(
 
     public record Motor(double amps, boolean settled) {}
 
-    static LiveView closed(String why) {
+    static LiveView closed(long at, String why) {
         return new LiveView(
-                System.currentTimeMillis(),
-                0,
-                0,
-                Map.of(),
-                Map.of(),
-                Map.of(),
-                0,
-                Map.of(),
-                Map.of(),
-                Map.of(),
-                Map.of(),
-                Map.of(),
-                Map.of(),
-                Map.of(),
-                null,
-                Map.of(),
-                Map.of(),
-                List.of(),
-                null,
-                null,
-                null,
-                why);
+                at, 0, 0, Map.of(), Map.of(), Map.of(), 0, Map.of(), Map.of(), Map.of(), Map.of(), Map.of(), Map.of(),
+                Map.of(), null, Map.of(), Map.of(), List.of(), null, null, null, why);
     }
 }

@@ -9,10 +9,11 @@ import earlygate.run.Brought;
 import earlygate.run.RunState;
 import earlygate.server.journal.OpenRuns;
 import earlygate.server.journal.RigStandings;
+import earlygate.server.store.WallClock;
 import earlygate.server.words.ApiProblem;
-import java.time.Clock;
 import java.util.Map;
 import java.util.Set;
+import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
@@ -27,7 +28,8 @@ import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
 
 /**
  * Keeps the practice machines running, twenty times a second. One that fails is closed with its reason and touches no
- * other; one that nobody watches or works is parked as it stands and comes back when somebody does.
+ * other; one that nobody watches or works is parked as it stands and comes back when somebody does. At speed 0 their time
+ * is held: it passes where {@link #run} lets it.
  */
 @Component
 public class RigHost implements SmartLifecycle {
@@ -51,7 +53,7 @@ public class RigHost implements SmartLifecycle {
     private final OpenRuns open;
     private final RigStandings standings;
     private final double speed;
-    private final Clock clock;
+    private final WallClock clock;
     private final Map<Long, Hosted> rigs = new ConcurrentHashMap<>();
     private final Map<Long, Listeners> listeners = new ConcurrentHashMap<>();
     private final Map<Long, String> closed = new ConcurrentHashMap<>();
@@ -67,7 +69,7 @@ public class RigHost implements SmartLifecycle {
     private long ticks;
     private volatile boolean up;
 
-    RigHost(OpenRuns open, RigStandings standings, Clock clock, @Value("${early-gate.rig.speed}") double speed) {
+    RigHost(OpenRuns open, RigStandings standings, WallClock clock, @Value("${early-gate.rig.speed}") double speed) {
         this.open = open;
         this.standings = standings;
         this.clock = clock;
@@ -105,7 +107,7 @@ public class RigHost implements SmartLifecycle {
                 Brought.rig(state).map(key -> Keyed.of(Roughness.class, key)).orElse(Roughness.EASY);
         Rig rig = new Rig(open.run(id).unit(), 7 * id, rough);
         standings.of(id).ifPresent(s -> rig.restore(s, parked.remove(id)));
-        LiveRig live = new LiveRig(open.run(id).unit(), rig);
+        LiveRig live = new LiveRig(open.run(id).unit(), rig, clock);
         live.follow(state);
         return live;
     }
@@ -154,6 +156,27 @@ public class RigHost implements SmartLifecycle {
         rig(runId).pass(seconds).forEach((driver, cause) -> report(runId, driver, cause));
     }
 
+    /**
+     * Lets this much of a machine's time pass as if it ran by itself.
+     *
+     * @param seconds of the machine
+     * @return the machine's own clock then, s; whatever stopped by itself meanwhile is in the log
+     */
+    public double run(long runId, double seconds) {
+        LiveRig live = rig(runId);
+        try {
+            advance(runId, live, seconds);
+        } catch (RuntimeException e) {
+            close(runId, e);
+        }
+        CompletableFuture.runAsync(() -> {}, reports).join();
+        return live.time();
+    }
+
+    private void advance(long runId, LiveRig live, double seconds) {
+        live.advance(seconds).forEach((driver, cause) -> report(runId, driver, cause));
+    }
+
     public Standing standing(long runId) {
         return rig(runId).standing();
     }
@@ -178,7 +201,7 @@ public class RigHost implements SmartLifecycle {
         if (!practice) {
             listeners.get(runId).tell(new Progress(open.state(runId).lastSeq()));
         } else if (closed.containsKey(runId)) {
-            listeners.get(runId).tell(LiveView.closed(closed.get(runId)));
+            listeners.get(runId).tell(LiveView.closed(clock.millis(), closed.get(runId)));
         } else {
             rig(runId);
         }
@@ -212,7 +235,7 @@ public class RigHost implements SmartLifecycle {
             later(id, () -> keeper.park(id, since));
             return;
         }
-        hosted.live().advance(TICK_MS / 1000.0 * speed).forEach((driver, cause) -> report(id, driver, cause));
+        advance(id, hosted.live(), TICK_MS / 1000.0 * speed);
         if (watched) {
             watching.tell(hosted.live().view());
         }
@@ -238,7 +261,7 @@ public class RigHost implements SmartLifecycle {
         closed.put(id, String.valueOf(e.getMessage()));
         rigs.remove(id);
         if (listeners.containsKey(id)) {
-            listeners.get(id).tell(LiveView.closed(closed.get(id)));
+            listeners.get(id).tell(LiveView.closed(clock.millis(), closed.get(id)));
         }
     }
 

@@ -8,6 +8,7 @@ import earlygate.server.journal.OpenRuns;
 import earlygate.server.journal.RunStore;
 import earlygate.server.journal.RunStore.RunSummary;
 import earlygate.server.runs.RunService.EventRequest;
+import earlygate.server.store.WallClock;
 import earlygate.server.words.ApiProblem;
 import earlygate.server.words.Words;
 import io.swagger.v3.oas.annotations.media.Schema;
@@ -50,12 +51,14 @@ class RunController {
     private final RunService service;
     private final OpenRuns open;
     private final RunStore store;
+    private final WallClock clock;
 
-    RunController(RunStarts starts, RunService service, OpenRuns open, RunStore store) {
+    RunController(RunStarts starts, RunService service, OpenRuns open, RunStore store, WallClock clock) {
         this.starts = starts;
         this.service = service;
         this.open = open;
         this.store = store;
+        this.clock = clock;
     }
 
     @PostMapping
@@ -93,7 +96,7 @@ class RunController {
 
     @GetMapping("/{id}")
     RunView run(@PathVariable long id, @RequestParam(defaultValue = "bar") PressureUnit pressure) {
-        return RunView.of(open.run(id), open.state(id), Words.in(pressure));
+        return RunView.of(open.run(id), open.state(id), clock.instant(), Words.in(pressure));
     }
 
     @GetMapping("/{id}/place")
@@ -107,6 +110,6 @@ class RunController {
             @RequestBody EventRequest event,
             @RequestParam(defaultValue = "bar") PressureUnit pressure) {
         RunState after = service.append(id, event);
-        return RunView.of(open.run(id), after, Words.in(pressure));
+        return RunView.of(open.run(id), after, clock.instant(), Words.in(pressure));
     }
 }

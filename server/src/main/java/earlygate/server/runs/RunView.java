@@ -131,7 +131,7 @@ public record RunView(
     public record LogView(
             long seq, Instant at, String by, String step, String kind, String text, boolean slip, boolean mayStrike) {}
 
-    static RunView of(OpenRun run, RunState state, Words words) {
+    static RunView of(OpenRun run, RunState state, Instant now, Words words) {
         PowerUnit unit = run.unit();
         Step step = state.current().orElse(null);
         Progress progress = Progress.of(state);
@@ -173,7 +173,7 @@ public record RunView(
                                 .orElse(null),
                 step == null ? null : advice(state, step, advice, words),
                 step == null ? null : holder(state, step, advice, words),
-                oil(state),
+                oil(state, now),
                 step == null ? null : CrackView.of(state, step),
                 step == null || run.head().practice() ? null : crackRead(state, step),
                 step == null ? List.of() : noted(state, step),
@@ -277,12 +277,12 @@ public record RunView(
                 .orElse(null);
     }
 
-    private static OilView oil(RunState state) {
+    private static OilView oil(RunState state, Instant now) {
         Fluid f = state.unit().fluid();
         double low = f.bandLow() - ZERO_C;
         double high = f.bandHigh() - ZERO_C;
         Double c = state.oil().isPresent() ? (Double) (Wire.celsius(state.oil().getAsDouble())) : null;
-        String standing = OilState.at(state, Instant.now()).key();
+        String standing = OilState.at(state, now).key();
         return new OilView(c, low, high, state.oilReadAt().orElse(null), standing);
     }
 

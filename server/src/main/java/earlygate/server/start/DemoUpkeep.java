@@ -1,5 +1,6 @@
 package earlygate.server.start;
 
+import earlygate.server.store.WallClock;
 import earlygate.server.units.UnitStore;
 import earlygate.server.upkeep.UpkeepStore;
 import earlygate.server.upkeep.UpkeepStore.NewEntry;
@@ -26,12 +27,19 @@ class DemoUpkeep implements ApplicationRunner {
     private final UpkeepStore upkeep;
     private final UnitStore units;
     private final JsonMapper json;
+    private final WallClock clock;
     private final String folder;
 
-    DemoUpkeep(UpkeepStore upkeep, UnitStore units, JsonMapper json, @Value("${early-gate.demo}") String folder) {
+    DemoUpkeep(
+            UpkeepStore upkeep,
+            UnitStore units,
+            JsonMapper json,
+            WallClock clock,
+            @Value("${early-gate.demo}") String folder) {
         this.upkeep = upkeep;
         this.units = units;
         this.json = json;
+        this.clock = clock;
         this.folder = folder;
     }
 
@@ -41,7 +49,7 @@ class DemoUpkeep implements ApplicationRunner {
         if (folder.isBlank() || !Files.exists(file)) {
             return;
         }
-        LocalDate today = LocalDate.now();
+        LocalDate today = clock.today();
         List<NewEntry> wanted = StreamSupport.stream(
                         json.readTree(Files.readString(file)).spliterator(), false)
                 .filter(e -> begins(e.path("tag").asString()))

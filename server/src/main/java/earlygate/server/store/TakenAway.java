@@ -2,7 +2,6 @@ package earlygate.server.store;
 
 import earlygate.server.words.ApiProblem;
 import java.time.OffsetDateTime;
-import java.time.ZoneOffset;
 import org.jooq.DSLContext;
 import org.jooq.Record;
 import org.jooq.Table;
@@ -22,8 +21,8 @@ public record TakenAway<R extends Record>(
         TableField<R, OffsetDateTime> at,
         TableField<R, String> by) {
     /** @throws ApiProblem 404 where the unit has no such row */
-    public void remove(DSLContext db, Writes writes, String unit, long row, String who) {
-        set(db, writes, unit, row, OffsetDateTime.now(ZoneOffset.UTC), who);
+    public void remove(DSLContext db, Writes writes, String unit, long row, OffsetDateTime when, String who) {
+        set(db, writes, unit, row, when, who);
     }
 
     /** @throws ApiProblem 404 where the unit has no such row; one that is there stays */

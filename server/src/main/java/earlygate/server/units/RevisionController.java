@@ -7,6 +7,7 @@ import earlygate.ladder.Ladder;
 import earlygate.quantity.PressureUnit;
 import earlygate.server.api.Input;
 import earlygate.server.store.OnceKey;
+import earlygate.server.store.WallClock;
 import earlygate.server.units.UnitStore.Accepted;
 import earlygate.server.units.UnitStore.StoredUnit;
 import earlygate.server.words.ApiProblem;
@@ -16,7 +17,6 @@ import earlygate.target.GapSchool;
 import earlygate.unit.PowerUnit;
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.time.OffsetDateTime;
-import java.time.ZoneOffset;
 import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
@@ -44,10 +44,12 @@ class RevisionController {
 
     private final UnitStore units;
     private final UnitDocuments documents;
+    private final WallClock clock;
 
-    RevisionController(UnitStore units, UnitDocuments documents) {
+    RevisionController(UnitStore units, UnitDocuments documents, WallClock clock) {
         this.units = units;
         this.documents = documents;
+        this.clock = clock;
     }
 
     /** @param base the revision that was worked on; 0 for a new unit */
@@ -143,9 +145,7 @@ class RevisionController {
         if (finding.needsRelease() && !secondPerson) {
             throw ApiProblem.badInput("releasedBy", Reason.of("units.release-missing"));
         }
-        units.accept(
-                tag,
-                new Accepted(Acceptance.of(finding).text(), reason, by, released, OffsetDateTime.now(ZoneOffset.UTC)));
+        units.accept(tag, new Accepted(Acceptance.of(finding).text(), reason, by, released, clock.now()));
         return units.accepted(tag);
     }
 

@@ -8,10 +8,10 @@ import earlygate.explain.Reason;
 import earlygate.ladder.Acceptance;
 import earlygate.server.store.OnceKey;
 import earlygate.server.store.Sha256;
+import earlygate.server.store.WallClock;
 import earlygate.server.store.Writes;
 import earlygate.server.words.ApiProblem;
 import java.time.OffsetDateTime;
-import java.time.ZoneOffset;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalInt;
@@ -64,10 +64,12 @@ public class UnitStore {
 
     private final DSLContext db;
     private final Writes writes;
+    private final WallClock clock;
 
-    UnitStore(DSLContext db, Writes writes) {
+    UnitStore(DSLContext db, Writes writes, WallClock clock) {
         this.db = db;
         this.writes = writes;
+        this.clock = clock;
     }
 
     /** The newest revision of each unit that is there, by tag. */
@@ -175,7 +177,7 @@ public class UnitStore {
                 .set(UNIT_REVISION.TAG, wanted.tag())
                 .set(UNIT_REVISION.REVISION, last + 1)
                 .set(UNIT_REVISION.DOCUMENT, wanted.document())
-                .set(UNIT_REVISION.SAVED_AT, now())
+                .set(UNIT_REVISION.SAVED_AT, clock.now())
                 .set(UNIT_REVISION.SAVED_BY, wanted.by())
                 .set(UNIT_REVISION.UNCONFIRMED, wanted.unconfirmed())
                 .set(UNIT_REVISION.CLIENT_KEY, wanted.key())
@@ -197,7 +199,7 @@ public class UnitStore {
         writes.write(() -> {
             known(tag);
             db.update(UNIT)
-                    .set(UNIT.REMOVED_AT, now())
+                    .set(UNIT.REMOVED_AT, clock.now())
                     .set(UNIT.REMOVED_BY, by)
                     .where(UNIT.TAG.eq(tag))
                     .execute();
@@ -258,10 +260,6 @@ public class UnitStore {
                     .set(ACCEPTED_FINDING.AT, a.at())
                     .execute();
         });
-    }
-
-    private static OffsetDateTime now() {
-        return OffsetDateTime.now(ZoneOffset.UTC);
     }
 
     private static Listed listed(Record r) {

@@ -3,13 +3,13 @@ package earlygate.server.upkeep;
 import earlygate.quantity.PressureUnit;
 import earlygate.server.api.Input;
 import earlygate.server.store.OnceKey;
+import earlygate.server.store.WallClock;
 import earlygate.server.units.UnitStore;
 import earlygate.server.upkeep.UpkeepInput.UpkeepRequest;
 import earlygate.server.upkeep.UpkeepStore.NewEntry;
 import earlygate.server.words.Words;
 import earlygate.upkeep.Due;
 import earlygate.upkeep.Entry;
-import java.time.LocalDate;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -34,11 +34,13 @@ class UpkeepController {
     private final Upkeeps upkeeps;
     private final UpkeepStore store;
     private final UnitStore units;
+    private final WallClock clock;
 
-    UpkeepController(Upkeeps upkeeps, UpkeepStore store, UnitStore units) {
+    UpkeepController(Upkeeps upkeeps, UpkeepStore store, UnitStore units, WallClock clock) {
         this.upkeeps = upkeeps;
         this.store = store;
         this.units = units;
+        this.clock = clock;
     }
 
     @GetMapping("/units/{tag}/upkeep")
@@ -54,7 +56,7 @@ class UpkeepController {
             @RequestHeader(name = OnceKey.HEADER, required = false) String key,
             @RequestParam(defaultValue = "bar") PressureUnit pressure) {
         units.known(tag);
-        Entry entry = UpkeepInput.read(request, LocalDate.now());
+        Entry entry = UpkeepInput.read(request, clock.today());
         upkeeps.counts(tag, entry);
         String body = UpkeepText.write(upkeeps.asKept(tag, entry.body()));
         store.addAll(List.of(new NewEntry(tag, entry.on(), entry.by(), body, key)));
@@ -84,7 +86,7 @@ class UpkeepController {
     /** What is due at a machine, day by day, for any calendar that reads iCalendar. */
     @GetMapping(value = "/units/{tag}/upkeep.ics", produces = CALENDAR)
     String calendar(@PathVariable String tag) {
-        return UpkeepCalendar.write(Map.of(tag, upkeeps.of(tag).upkeep().due()), LocalDate.now());
+        return UpkeepCalendar.write(Map.of(tag, upkeeps.of(tag).upkeep().due()), clock.today());
     }
 
     /** The same of the whole workshop. */
@@ -94,6 +96,6 @@ class UpkeepController {
         units.newest().stream()
                 .filter(u -> u.head().missing() == 0 && store.any(u.tag()))
                 .forEach(u -> all.put(u.tag(), upkeeps.of(u.tag()).upkeep().due()));
-        return UpkeepCalendar.write(all, LocalDate.now());
+        return UpkeepCalendar.write(all, clock.today());
     }
 }

@@ -4,12 +4,12 @@ import static earlygate.server.tables.Tables.UPKEEP_ENTRY;
 
 import earlygate.server.store.OnceKey;
 import earlygate.server.store.TakenAway;
+import earlygate.server.store.WallClock;
 import earlygate.server.store.Writes;
 import earlygate.server.tables.tables.records.UpkeepEntryRecord;
 import earlygate.upkeep.Entry;
 import java.time.LocalDate;
 import java.time.OffsetDateTime;
-import java.time.ZoneOffset;
 import java.util.List;
 import org.jooq.DSLContext;
 import org.springframework.stereotype.Repository;
@@ -34,11 +34,13 @@ public class UpkeepStore {
     private final DSLContext db;
     private final Writes writes;
     private final JsonMapper json;
+    private final WallClock clock;
 
-    UpkeepStore(DSLContext db, Writes writes, JsonMapper json) {
+    UpkeepStore(DSLContext db, Writes writes, JsonMapper json, WallClock clock) {
         this.db = db;
         this.writes = writes;
         this.json = json;
+        this.clock = clock;
     }
 
     /** By the day, those of one day in the order in which they were written. */
@@ -73,20 +75,16 @@ public class UpkeepStore {
                 .set(UPKEEP_ENTRY.ON_DAY, e.on())
                 .set(UPKEEP_ENTRY.BODY, e.body())
                 .set(UPKEEP_ENTRY.BY_NAME, e.by())
-                .set(UPKEEP_ENTRY.AT, now())
+                .set(UPKEEP_ENTRY.AT, clock.now())
                 .set(UPKEEP_ENTRY.CLIENT_KEY, e.key())
                 .execute();
     }
 
     void remove(String tag, long id, String by) {
-        TAKEN_AWAY.remove(db, writes, tag, id, by);
+        TAKEN_AWAY.remove(db, writes, tag, id, clock.now(), by);
     }
 
     void bringBack(String tag, long id) {
         TAKEN_AWAY.bringBack(db, writes, tag, id);
-    }
-
-    private static OffsetDateTime now() {
-        return OffsetDateTime.now(ZoneOffset.UTC);
     }
 }

@@ -4,6 +4,7 @@ import earlygate.explain.Reason;
 import earlygate.server.api.Input;
 import earlygate.server.history.Histories;
 import earlygate.server.history.Histories.Outlook;
+import earlygate.server.store.WallClock;
 import earlygate.server.units.UnitStore;
 import earlygate.server.upkeep.UpkeepStore.Kept;
 import earlygate.server.words.ApiProblem;
@@ -15,7 +16,6 @@ import earlygate.upkeep.Entry.Counter;
 import earlygate.upkeep.Entry.Schedule;
 import earlygate.upkeep.Task;
 import earlygate.upkeep.Upkeep;
-import java.time.LocalDate;
 import java.util.Comparator;
 import java.util.EnumMap;
 import java.util.List;
@@ -29,11 +29,13 @@ public class Upkeeps {
     private final UnitStore units;
     private final UpkeepStore store;
     private final Histories histories;
+    private final WallClock clock;
 
-    Upkeeps(UnitStore units, UpkeepStore store, Histories histories) {
+    Upkeeps(UnitStore units, UpkeepStore store, Histories histories, WallClock clock) {
         this.units = units;
         this.store = store;
         this.histories = histories;
+        this.clock = clock;
     }
 
     /** A machine, what was written of it, and what that comes to. */
@@ -46,7 +48,7 @@ public class Upkeeps {
         List<Entry> entries = Stream.concat(
                         outlook.counters().stream(), kept.stream().map(Kept::entry))
                 .toList();
-        return new At(unit, kept, Upkeep.of(unit, entries, outlook.checked(), outlook.signs(), LocalDate.now()));
+        return new At(unit, kept, Upkeep.of(unit, entries, outlook.checked(), outlook.signs(), clock.today()));
     }
 
     /** What is due today, said in a few words each; nothing for a unit whose upkeep was never begun. */
