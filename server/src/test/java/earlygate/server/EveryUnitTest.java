@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import earlygate.fixture.Units;
 import earlygate.unit.PowerUnit;
 import java.nio.file.Path;
+import java.util.List;
 import java.util.Map;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.AfterAll;
@@ -21,6 +22,7 @@ import tools.jackson.databind.node.ObjectNode;
  * has never seen. What the record says was left is then held against where the hidden screws really stand.
  */
 class EveryUnitTest {
+    private static final boolean LONG = Boolean.getBoolean("long");
     private static Server server;
 
     @BeforeAll
@@ -34,38 +36,33 @@ class EveryUnitTest {
     }
 
     /**
-     * One machine of each unit, read before a screw is touched where its screws show; under {@code --long} a second one of
-     * each whose screws are counted.
-     *
-     * @param asFound how the settings are found; empty for what the server makes of the unit's past
+     * One machine of each unit, read before a screw is touched; under {@code --long} a second one of each, whose screws are
+     * counted.
      */
     private record Walk(String tag, long seed, String asFound) {}
 
     static Stream<Walk> walks() {
-        // The first machine that is commissioned is counted, the next one of the same unit has run.
-        Stream<Walk> lock = Stream.of(new Walk("LG-07", 11, ""), new Walk("LG-07", 29, ""));
-        Stream<Walk> others =
-                Units.DEMO.stream().filter(t -> !t.equals("LG-07")).map(t -> new Walk(t, 29, "read"));
-        Stream<Walk> counted =
-                Boolean.getBoolean("long") ? Units.DEMO.stream().map(t -> new Walk(t, 11, "count")) : Stream.empty();
-        return Stream.of(lock, others, counted).flatMap(w -> w);
+        Stream<Walk> read = Units.DEMO.stream().map(t -> new Walk(t, 29, "read"));
+        Stream<Walk> counted = LONG ? Units.DEMO.stream().map(t -> new Walk(t, 11, "count")) : Stream.empty();
+        return Stream.concat(read, counted);
     }
 
     @ParameterizedTest
     @MethodSource("walks")
     void typedAtAMachine(Walk walk) {
         PowerUnit unit = Units.demo(walk.tag());
-        ObjectNode start = object().put("tag", walk.tag()).put("technician", "A. Marsh");
-        if (!walk.asFound().isEmpty()) {
-            start.put("asFound", walk.asFound());
-        }
+        ObjectNode start =
+                object().put("tag", walk.tag()).put("technician", "A. Marsh").put("asFound", walk.asFound());
         AtTheMachine walker = new AtTheMachine(server, start, unit, walk.seed());
         Map<String, Double> came = Certified.standing(unit, walker.machine.rig());
         JsonNode record = walker.walk();
         Certified.passed(record);
         Certified.truly(unit, record, walker.machine.rig());
         byte[] pdf = server.get("/api/runs/" + walker.run + "/record.pdf").bytes();
-        Archived.isFit(pdf);
+        // Two curves; sections and an engine. The validator takes its time.
+        if (LONG || List.of("BP-11", "NH-04").contains(walk.tag())) {
+            Archived.isFit(pdf);
+        }
         Certified.twoPages(pdf, walk.tag());
         JsonNode listed = server.get("/api/units")
                 .json()
@@ -76,7 +73,7 @@ class EveryUnitTest {
         assertThat(listed.get("nextCheck").asString()).isEqualTo("as it should be, 108");
         int read = Certified.asItCame(unit, record, came);
         // What charges the accumulator of FB-02 does not show before it is set.
-        int shows = walk.tag().equals("FB-02") || walk.seed() == 11 ? 0 : 1;
+        int shows = walk.tag().equals("FB-02") || walk.asFound().equals("count") ? 0 : 1;
         assertThat(read).isGreaterThanOrEqualTo(shows);
     }
 }

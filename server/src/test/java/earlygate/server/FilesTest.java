@@ -44,7 +44,11 @@ class FilesTest extends OnAServer {
         return text.getBytes(StandardCharsets.UTF_8);
     }
 
-    static Answer attach(long run, String name, byte[] file) {
+    private static Answer attach(long run, String name, byte[] file) {
+        return attach(server, run, name, file);
+    }
+
+    static Answer attach(Server server, long run, String name, byte[] file) {
         return server.send(
                 "/api/runs/" + run + "/files?name=" + name,
                 file,
@@ -172,7 +176,11 @@ class FilesTest extends OnAServer {
         assertThat(attach(run, "once-more", file).status()).isEqualTo(201);
     }
 
-    static Answer off(long run, long seq) {
+    private static Answer off(long run, long seq) {
+        return off(server, run, seq);
+    }
+
+    static Answer off(Server server, long run, long seq) {
         return server.ask(
                 "DELETE",
                 "/api/runs/" + run + "/files/" + seq,

@@ -30,7 +30,7 @@ import tools.jackson.databind.node.ObjectNode;
  * <p>{@code -Dkills=300} for a longer run.
  */
 class KilledTest {
-    private static final int KILLS = Effort.of("kills", 3, 60);
+    private static final int KILLS = Effort.of("kills", 2, 60);
     /** All four together have been answered so often at most when the server is killed. */
     private static final int MOST_ANSWERS = 60;
 

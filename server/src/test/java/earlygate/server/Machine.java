@@ -22,6 +22,8 @@ import java.util.Map;
  */
 final class Machine {
     private static final double TICK_S = 0.05;
+    /** Of which an eye takes the middle. */
+    private static final int GLANCES = 20;
 
     private final PowerUnit unit;
     private final Rig rig;
@@ -54,23 +56,23 @@ final class Machine {
         if (instrument.equals("OIL")) {
             return rig.sample().oil() - ZERO_C;
         }
-        run(5);
+        run(3);
         double sum = 0;
-        for (int i = 0; i < 40; i++) {
+        for (int i = 0; i < GLANCES; i++) {
             run(TICK_S);
             sum += now(instrument);
         }
-        return sum / 40;
+        return sum / GLANCES;
     }
 
     /** L/min on a meter in the line of a part, read off as often. */
     String flow(String part) {
         double sum = 0;
-        for (int i = 0; i < 40; i++) {
+        for (int i = 0; i < GLANCES; i++) {
             run(TICK_S);
             sum += rig.metered(part) / LPM;
         }
-        return String.format(Locale.ROOT, "%.1f", sum / 40);
+        return String.format(Locale.ROOT, "%.1f", sum / GLANCES);
     }
 
     /** Everything that a gauge shows over a while, bar. */

@@ -14,7 +14,7 @@ class PlaceTest extends OnAServer {
     private static JsonNode start(String tag) {
         return server.post(
                         "/api/runs",
-                        object().put("tag", tag).put("technician", "Ada Marsh").put("practice", false))
+                        object().put("tag", tag).put("technician", "Ada Marsh").put("asFound", "count"))
                 .json();
     }
 

@@ -12,7 +12,6 @@ import java.nio.file.Path;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
-import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -25,22 +24,14 @@ class RecordSchemaTest {
     private static final Server server = Finished.SERVER;
 
     private static final Path SHIPPED = Path.of("src/main/resources/schemas");
-    private static JsonNode proof;
-
-    @BeforeAll
-    static void aRunAtTheMachine() {
-        long run = Finished.RUN;
-        server.send("/api/runs/" + run + "/files?name=dial.txt", "176 bar".getBytes(), "dial");
-        server.event(run, "signed", object().put("note", "technician").put("text", "A. Marsh"));
-        proof = server.get("/api/runs/" + run + "/proof.json").json();
-    }
+    private static final JsonNode proof = Server.JSON.readTree(Finished.PROOF);
 
     private static Schema shape(String name) {
         return SchemaRegistry.withDefaultDialect(SpecificationVersion.DRAFT_2020_12)
                 .getSchema(server.get("/api/" + name + "-schema").text());
     }
 
-    private static List<String> problems(String name, JsonNode document) {
+    static List<String> problems(String name, JsonNode document) {
         return shape(name).validate(document).stream().map(Object::toString).toList();
     }
 

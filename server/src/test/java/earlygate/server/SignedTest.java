@@ -7,7 +7,6 @@ import com.google.zxing.BinaryBitmap;
 import com.google.zxing.RGBLuminanceSource;
 import com.google.zxing.common.HybridBinarizer;
 import com.google.zxing.qrcode.QRCodeReader;
-import earlygate.fixture.Units;
 import earlygate.server.Server.Answer;
 import earlygate.server.documents.ForeignSvg;
 import java.awt.image.BufferedImage;
@@ -21,7 +20,9 @@ import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ObjectNode;
 
 /** Names under a record: two, of two people, after the work; then nothing moves but by amendment. */
-class SignedTest extends OnAServer {
+class SignedTest {
+    private static final Server server = Finished.SERVER;
+
     private static Answer sign(long run, String role, String name) {
         return server.event(run, "signed", object().put("note", role).put("text", name));
     }
@@ -32,18 +33,13 @@ class SignedTest extends OnAServer {
 
     @Test
     void aRecordIsSignedByTwoAndLockedAndAmended() throws IOException {
-        assertThat(server.post("/api/units", Server.unit().put("tag", "LG-71")).status())
-                .isEqualTo(201);
-        ObjectNode start = object().put("tag", "LG-71").put("technician", "A. Marsh");
-        AtTheMachine walker = new AtTheMachine(server, start, Units.demo("LG-07"), 4);
-        walker.walkTo("Prove zero");
-        long run = walker.run;
-        assertThat(sign(run, "technician", "A. Marsh").problem()).contains("signed once every step is done");
-        assertThat(server.event(run, "live-point", object().put("step", "s1")).status())
+        long open = server.startRun(false);
+        assertThat(sign(open, "technician", "A. Marsh").problem()).contains("signed once every step is done");
+        assertThat(server.event(open, "live-point", object().put("step", "s1")).status())
                 .isEqualTo(409);
-        walker.walk();
+        long run = Finished.RUN;
         String finished = record(run).get("finishedAt").asString();
-        long file = FilesTest.attach(run, "dial", FilesTest.image("png", 8))
+        long file = FilesTest.attach(server, run, "dial", FilesTest.image("png", 8))
                 .json()
                 .at("/0/seq")
                 .asLong();
@@ -66,9 +62,10 @@ class SignedTest extends OnAServer {
                 "reading",
                 object().put("step", "s1").put("instrument", "G1").put("text", "1"));
         assertThat(late.problem()).contains("the record is locked");
-        assertThat(FilesTest.attach(run, "late", FilesTest.image("png", 9)).problem())
+        assertThat(FilesTest.attach(server, run, "late", FilesTest.image("png", 9))
+                        .problem())
                 .contains("locked");
-        assertThat(FilesTest.off(run, file).problem()).contains("locked");
+        assertThat(FilesTest.off(server, run, file).problem()).contains("locked");
         assertThat(server.get("/api/runs/" + run + "/files").json()).hasSize(1);
         Answer amended = server.event(
                 run,
@@ -98,6 +95,9 @@ class SignedTest extends OnAServer {
         }
         ObjectNode proof =
                 (ObjectNode) server.get("/api/runs/" + run + "/proof.json").json();
+        assertThat(RecordSchemaTest.problems("proof", proof))
+                .as("what is signed and attached too")
+                .isEmpty();
         JsonNode proved = server.post("/api/prove", proof).json();
         assertThat(proved.get("whole").asBoolean()).as(proved.toString()).isTrue();
         assertThat(proved.get("sheetSealed").asBoolean()).isTrue();

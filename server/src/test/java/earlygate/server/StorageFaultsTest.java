@@ -13,6 +13,8 @@ import java.sql.Connection;
 import java.sql.DriverManager;
 import java.sql.SQLException;
 import java.sql.Statement;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.Random;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.BeforeEach;
@@ -31,19 +33,22 @@ class StorageFaultsTest {
     @TempDir
     static Path whole;
 
-    private static long run;
+    private static final List<Long> runs = new ArrayList<>();
 
     @TempDir
     Path folder;
 
-    /** A run of two events, saved and closed. */
+    /** Runs of two events each, saved and closed. */
     @BeforeAll
     static void stored() {
         try (Server server = new Server(whole)) {
-            run = server.startRun(false);
-            server.event(run, "step-done", Server.object().put("step", server.step(run)));
-            server.event(run, "step-done", Server.object().put("step", server.step(run)));
-            assertThat(server.run(run).at("/log")).hasSize(2);
+            for (int i = 0; i < 5; i++) {
+                long run = server.startRun(false);
+                server.event(run, "step-done", Server.object().put("step", server.step(run)));
+                server.event(run, "step-done", Server.object().put("step", server.step(run)));
+                assertThat(server.run(run).at("/log")).hasSize(2);
+                runs.add(run);
+            }
         }
     }
 
@@ -139,57 +144,45 @@ class StorageFaultsTest {
         }
     }
 
+    /** One thing each in five runs and an older record: named where it is, and nothing else is taken along. */
     @Test
-    void anEventChangedInTheFileIsNamedAndNotFolded() throws Exception {
-        sql("update run_event set body = replace(body, 's1', 's2') where run_id = " + run + " and seq = 1");
-        try (Server server = new Server(folder)) {
-            Answer answer = server.get("/api/runs/" + run);
-            assertThat(answer.status()).isEqualTo(409);
-            assertThat(answer.problem()).startsWith("Event 1 of run " + run + " was changed");
-            assertThat(server.get("/api/runs/" + run + "/record").status()).isEqualTo(409);
-            assertThat(server.get("/api/units").status()).isEqualTo(200);
-        }
-    }
-
-    @Test
-    void anEventTakenOutOfTheFileIsNamed() throws Exception {
-        sql("delete from run_event where run_id = " + run + " and seq = 2");
-        try (Server server = new Server(folder)) {
-            assertThat(server.get("/api/runs/" + run).problem()).startsWith("Event 2 of run " + run + " is missing");
-        }
-    }
-
-    @Test
-    void anEventPutIntoTheFileIsNamed() throws Exception {
-        sql("insert into run_event select run_id, 3, at, by_name, 'another', body, hash from run_event where run_id = "
-                + run + " and seq = 2");
-        try (Server server = new Server(folder)) {
-            assertThat(server.get("/api/runs/" + run).problem())
-                    .matches("Event 3 of run " + run + " (was changed|stands where it was never written).*");
-        }
-    }
-
-    @Test
-    void aPlanOrSheetChangedInTheFileIsNamed() throws Exception {
-        sql("update run set technician = 'Somebody else' where id = " + run);
-        sql("update unit_revision set document = replace(document, '160', '161') where tag = 'NH-04'");
-        try (Server server = new Server(folder)) {
-            assertThat(server.get("/api/runs/" + run).problem()).contains("head of run " + run + " was changed");
-            assertThat(server.get("/api/units/NH-04").status()).isEqualTo(409);
-            assertThat(server.get("/api/units/NH-04").problem()).contains("not as it was saved");
-        }
-    }
-
-    /** The machine's own page says so; the list of all machines is there all the same. */
-    @Test
-    void anOlderRecordChangedInTheFileIsNamedAndTakesNoListAlong() throws Exception {
+    void whatWasChangedInTheFileIsNamedAndNotBelieved() throws Exception {
+        sql("update run_event set body = replace(body, 's1', 's2') where run_id = %d and seq = 1"
+                .formatted(runs.get(0)));
+        sql("delete from run_event where run_id = %d and seq = 2".formatted(runs.get(1)));
+        sql("insert into run_event select run_id, 3, at, by_name, 'another', body, hash from run_event"
+                + " where run_id = %d and seq = 2".formatted(runs.get(2)));
+        sql("update run set technician = 'Somebody else' where id = %d".formatted(runs.get(3)));
         sql("update older_record set document = replace(document, '176', '196') where tag = 'LG-07'");
         try (Server server = new Server(folder)) {
+            named(server, runs.get(0), "Event 1 of run %d was changed.*");
+            assertThat(server.get("/api/runs/" + runs.get(0) + "/record").status())
+                    .isEqualTo(409);
+            named(server, runs.get(1), "Event 2 of run %d is missing.*");
+            named(server, runs.get(2), "Event 3 of run %d (was changed|stands where it was never written).*");
+            named(server, runs.get(3), ".*head of run %d was changed.*");
+            assertThat(server.get("/api/runs/" + runs.get(4)).status()).isEqualTo(200);
+            // The machine's own page says so; the list of all machines is there all the same.
             assertThat(server.get("/api/units/LG-07/history").problem()).contains("of LG-07 is not as it was put in");
             JsonNode units = server.get("/api/units").json();
             assertThat(units).hasSize(8);
             assertThat(units.findValues("due").toString()).contains("history can't be read");
         }
+    }
+
+    @Test
+    void aSheetChangedInTheFileIsNamed() throws Exception {
+        sql("update unit_revision set document = replace(document, '160', '161') where tag = 'NH-04'");
+        try (Server server = new Server(folder)) {
+            assertThat(server.get("/api/units/NH-04").status()).isEqualTo(409);
+            assertThat(server.get("/api/units/NH-04").problem()).contains("not as it was saved");
+        }
+    }
+
+    private static void named(Server server, long run, String how) {
+        Answer answer = server.get("/api/runs/" + run);
+        assertThat(answer.status()).isEqualTo(409);
+        assertThat(answer.problem()).matches(how.formatted(run));
     }
 
     /** An entry that an index lost: no list ordered by it shows the row, and a new one of the name "already exists". */

@@ -14,7 +14,7 @@ import java.util.Map;
 import org.springframework.stereotype.Component;
 import tools.jackson.databind.json.JsonMapper;
 
-/** The part of a run that never changes, kept at hand: its unit and its plan. The log is always read from the store. */
+/** The runs that are in work, kept at hand: unit and plan, the log as far as it was read, and where it stands by that. */
 @Component
 public class OpenRuns {
     /**
@@ -23,23 +23,31 @@ public class OpenRuns {
      */
     public record OpenRun(RunHead head, PowerUnit unit, GapSchool gaps, Answers answers, String sheet) {}
 
+    private record Folded(VerifiedLog log, RunState state) {}
+
     private static final int KEPT = 64;
 
     private final RunStore runs;
     private final UnitStore units;
     private final JsonMapper json;
     /** Those that were looked at last; the others are read again when somebody comes back to them. */
-    private final Map<Long, OpenRun> open = Collections.synchronizedMap(new LinkedHashMap<>(KEPT, 0.75f, true) {
-        @Override
-        protected boolean removeEldestEntry(Map.Entry<Long, OpenRun> eldest) {
-            return size() > KEPT;
-        }
-    });
+    private final Map<Long, OpenRun> open = lastUsed();
+
+    private final Map<Long, Folded> folded = lastUsed();
 
     OpenRuns(RunStore runs, UnitStore units, JsonMapper json) {
         this.json = json;
         this.runs = runs;
         this.units = units;
+    }
+
+    private static <T> Map<Long, T> lastUsed() {
+        return Collections.synchronizedMap(new LinkedHashMap<>(KEPT, 0.75f, true) {
+            @Override
+            protected boolean removeEldestEntry(Map.Entry<Long, T> eldest) {
+                return size() > KEPT;
+            }
+        });
     }
 
     public OpenRun run(long id) {
@@ -59,13 +67,17 @@ public class OpenRuns {
         return new OpenRun(head, unit, gaps, new Answers(unit), SheetSeal.of(json.readTree(document)));
     }
 
+    /** As its log has it in the store at this moment. */
     public RunState state(long id) {
         OpenRun run = run(id);
-        return RunState.of(
-                run.unit(),
-                run.head().plan(),
-                runs.events(run.head()),
-                run.head().practice(),
-                run.answers());
+        Folded before = folded.get(id);
+        VerifiedLog log = runs.log(run.head(), before == null ? VerifiedLog.UNREAD : before.log());
+        if (before != null && log == before.log()) {
+            return before.state();
+        }
+        RunState state = RunState.of(
+                run.unit(), run.head().plan(), log.events(), run.head().practice(), run.answers());
+        folded.put(id, new Folded(log, state));
+        return state;
     }
 }

@@ -197,16 +197,17 @@ public class RunStore {
     }
 
     /**
-     * The whole log, held against its chain.
+     * The whole log, held against its chain; of one that was read before only what has come since is read.
      *
+     * @return the very same where nothing has come
      * @throws ApiProblem 409 where an event was changed, is missing or stands twice: such a log is never folded
      */
-    public List<RunEvent> events(RunHead head) {
+    VerifiedLog log(RunHead head, VerifiedLog before) {
         // In one statement: the log and its end as they stood at one moment, though others write meanwhile.
         var log = db.select()
                 .from(RUN_TAIL)
                 .leftJoin(RUN_EVENT)
-                .on(RUN_EVENT.RUN_ID.eq(RUN_TAIL.RUN_ID))
+                .on(RUN_EVENT.RUN_ID.eq(RUN_TAIL.RUN_ID), RUN_EVENT.SEQ.gt(before.seq()))
                 .where(RUN_TAIL.RUN_ID.eq(head.id()))
                 .orderBy(RUN_EVENT.SEQ)
                 .fetch();
@@ -215,10 +216,18 @@ public class RunStore {
                 .filter(r -> r.get(RUN_EVENT.SEQ) != null)
                 .map(r -> r.into(RUN_EVENT))
                 .toList();
-        EventChain.broken(head.uuid(), tail, events).ifPresent(why -> {
+        Optional<Reason> broken = EventChain.broken(head.uuid(), before.seq(), before.hash(), tail, events);
+        if (broken.isPresent() && !before.isUnread()) {
+            // What was read last may have been taken back before it was stored.
+            return log(head, VerifiedLog.UNREAD);
+        }
+        broken.ifPresent(why -> {
             throw ApiProblem.conflict("log", why);
         });
-        return events.stream().map(this::event).toList();
+        boolean same = events.isEmpty() && !before.isUnread();
+        return same
+                ? before
+                : before.with(events.stream().map(this::event).toList(), tail.getLastSeq(), tail.getLastHash());
     }
 
     /** The event that was delivered under this key, if one was. */

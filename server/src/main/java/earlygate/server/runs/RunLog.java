@@ -34,18 +34,22 @@ final class RunLog {
     private RunLog() {}
 
     static List<LogView> newestFirst(RunState state, Words words, int most) {
-        List<LogView> all = all(state, words);
-        return IntStream.range(0, Math.min(most, all.size()))
-                .mapToObj(i -> all.get(all.size() - 1 - i))
+        List<RunEvent> told = told(state);
+        return IntStream.range(0, Math.min(most, told.size()))
+                .mapToObj(i -> view(state, told.get(told.size() - 1 - i), words))
                 .toList();
     }
 
-    /** Of a hand wheel moved bit by bit only the last is told. */
     static List<LogView> all(RunState state, Words words) {
+        return told(state).stream().map(e -> view(state, e, words)).toList();
+    }
+
+    /** Of a hand wheel moved bit by bit only the last is told. */
+    private static List<RunEvent> told(RunState state) {
         List<RunEvent> events = state.events();
         return IntStream.range(0, events.size())
                 .filter(i -> i + 1 == events.size() || !goesOn(events.get(i), events.get(i + 1)))
-                .mapToObj(i -> view(state, events.get(i), words))
+                .mapToObj(events::get)
                 .toList();
     }
 

@@ -94,7 +94,17 @@ public final class EventChain {
      * @return what keeps the log from being believed; empty for one that is as it was written
      */
     public static Optional<Reason> broken(String run, RunTailRecord tail, Iterable<RunEventRecord> events) {
-        EventChain chain = new EventChain(run, tail.getStartHash(), 0);
+        return broken(run, 0, "", tail, events);
+    }
+
+    /**
+     * The same of a log that was believed as far as this before.
+     *
+     * @param seq of the last event that was believed, 0 for none; {@code hash} its hash
+     */
+    public static Optional<Reason> broken(
+            String run, long seq, String hash, RunTailRecord tail, Iterable<RunEventRecord> events) {
+        EventChain chain = new EventChain(run, seq == 0 ? tail.getStartHash() : hash, seq);
         for (RunEventRecord e : events) {
             Optional<Reason> broken = chain.follow(e);
             if (broken.isPresent()) {
