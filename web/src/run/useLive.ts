@@ -21,6 +21,11 @@ function handlesOf({ running, openings, valves, vents, speeds, screws, ready, st
   return { running, openings, valves, vents, speeds, screws, ready, stops, wrong: wrong.length > 0 }
 }
 
+/** Nothing has moved, and nobody has gone on. */
+function isShown(now: LiveView, shown: LiveView): boolean {
+  return now.timeS === shown.timeS && now.seq === shown.seq
+}
+
 /** Each gauge's last two minutes with what it shows now. */
 function onwards(points: Trace, now: LiveView): Trace {
   const next: Trace = {}
@@ -66,8 +71,8 @@ export function useLive(runId: string, seen: (seq: number) => void) {
     closed.value = sample.closed ?? ''
     if (!sample.gauges || sample.closed) return
     const whole = sample as LiveView
-    // Sent before a handle was moved, and overtaken by its answer.
-    if (live.value && whole.sampledAt < live.value.sampledAt) return
+    // Sent before a handle was moved, and overtaken by its answer; or of a machine whose time stands still.
+    if (live.value && (whole.sampledAt < live.value.sampledAt || isShown(whole, live.value))) return
     points = onwards(points, whole)
     if (heardAt.value - shownAt >= FIGURES_MS) show(whole)
     if (heardAt.value - drawnAt >= PICTURE_MS) {

@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.NoSuchElementException;
 import java.util.Optional;
 import java.util.function.UnaryOperator;
+import java.util.stream.IntStream;
 
 /**
  * A commissioning sequence with its proof, or the reasons why there is none.
@@ -97,6 +98,16 @@ public record Plan(
                 .filter(s -> s.id().equals(id))
                 .findFirst()
                 .orElseThrow(() -> new NoSuchElementException("No step '" + id + "' in this plan"));
+    }
+
+    /** Where a step stands in the whole plan, counted from 1. */
+    public int numberOf(String stepId) {
+        List<Step> all = steps();
+        return 1
+                + IntStream.range(0, all.size())
+                        .filter(i -> all.get(i).id().equals(stepId))
+                        .findFirst()
+                        .orElseThrow(() -> new NoSuchElementException("No step '" + stepId + "' in this plan"));
     }
 
     public Phase phaseOf(String stepId) {

@@ -17,6 +17,7 @@ public record Progress(int step, int of, double minutesLeft) {
                 .filter(s -> !run.record(s.id()).isDone())
                 .mapToDouble(Step::minutes)
                 .sum();
-        return new Progress(run.current().map(s -> steps.indexOf(s) + 1).orElse(steps.size()), steps.size(), left);
+        return new Progress(
+                run.current().map(s -> run.plan().numberOf(s.id())).orElse(steps.size()), steps.size(), left);
     }
 }

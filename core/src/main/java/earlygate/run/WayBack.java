@@ -15,7 +15,7 @@ public final class WayBack {
     public static Optional<Step> of(RunState run, Step step) {
         StepJudge judge = new StepJudge(run, step);
         boolean fails = judge.judged().stream().anyMatch(j -> j.grade() != Grade.PASS);
-        List<Step> before = run.plan().steps().subList(0, run.plan().steps().indexOf(step));
+        List<Step> before = run.plan().steps().subList(0, run.plan().numberOf(step.id()) - 1);
         if (step.cracks() && step.kind() == Step.Kind.SET) {
             if (CrackAdvice.wentBy(run, step)) {
                 return last(

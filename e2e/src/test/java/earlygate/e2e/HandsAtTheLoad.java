@@ -1,5 +1,6 @@
 package earlygate.e2e;
 
+import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import java.util.List;
 import java.util.regex.Matcher;

@@ -2,6 +2,7 @@ package earlygate.e2e;
 
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
+import java.util.Map;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
@@ -14,6 +15,8 @@ final class Technician extends HandsAtTheLoad {
     private static final Pattern STANDS =
             Pattern.compile("▲ (\\S+) (stands still.*|runs;.*|is open.*|must be fully open.*|is in .* must be in .*)");
 
+    private static final Pattern BACK = Pattern.compile("(Back to step [^|]*)");
+
     private static final Pattern PUT = Pattern.compile("(?:Put|Hold) \\S+ (?:to|at) (.+?)(?: and | with |, about ).*");
 
     private static final Pattern PUT_BACK =
@@ -22,6 +25,22 @@ final class Technician extends HandsAtTheLoad {
     /** So long the likely button of a step that has just come up is dead. */
     private static final int DOUBLE_TAP_MS = 300;
 
+    /** What an eye takes in at one look. */
+    private static final String LOOK = """
+            () => {
+              const text = (where, n = 0) => document.querySelectorAll(where)[n]?.innerText ?? ''
+              return {
+                at: text('article.step > p'),
+                heading: text('main h1'),
+                rig: text('section.right'),
+                stopped: text('.stopped'),
+                turn: text('.box.turn .figure'),
+                relock: text('.box.turn span.small', 1),
+                wrong: text("[aria-label='Stands otherwise']"),
+                buttons: [...document.querySelectorAll('main button:enabled')].map((b) => b.innerText.trim()).join('|'),
+              }
+            }""";
+
     private String prepared = "";
     private int idle;
 
@@ -29,52 +48,59 @@ final class Technician extends HandsAtTheLoad {
         super(page);
     }
 
+    @SuppressWarnings("unchecked")
+    private Map<String, String> look() {
+        return (Map<String, String>) page.evaluate(LOOK);
+    }
+
     /** Goes on until a step whose title starts so is at hand, or until all is done. */
     void walkTo(String title) {
         answered();
         while (idle < 120) {
-            if (visible("Open the record") || (!title.isEmpty() && heading().startsWith(title))) {
+            Map<String, String> seen = look();
+            String buttons = seen.get("buttons");
+            if (buttons.contains("Open the record")
+                    || (!title.isEmpty() && seen.get("heading").startsWith(title))) {
                 return;
             }
-            if (visible("Yes, open the gate")) {
-                press(page.locator(".gate button:enabled"));
+            if (buttons.contains("Yes, open the gate")) {
+                press(page.locator(".gate button"));
+            } else if (!seen.get("at").equals(prepared)) {
+                prepared = seen.get("at");
+                begin(seen);
             } else {
-                step();
+                step(seen);
+                idle++;
             }
         }
         throw new AssertionError("Never came to '" + title + "', stuck at:\n"
                 + page.locator("main").innerText());
     }
 
-    private void step() {
-        String at = text("article.step > p");
-        if (!at.equals(prepared)) {
-            prepared = at;
-            fits();
-            idle = 0;
-            page.clock().fastForward(DOUBLE_TAP_MS);
-            if (rig()) {
-                pass(0.1);
-                prepare(heading());
-            }
-            return;
+    private void begin(Map<String, String> seen) {
+        fits();
+        idle = 0;
+        page.clock().fastForward(DOUBLE_TAP_MS);
+        if (!seen.get("rig").isEmpty()) {
+            pass(0.1);
+            prepare(seen.get("heading"));
         }
-        if (!rig()) {
+    }
+
+    private void step(Map<String, String> seen) {
+        if (seen.get("rig").isEmpty()) {
             typed();
             return;
         }
-        if (page.locator(".stopped").getByText("its on-time is used up").isVisible()) {
+        if (seen.get("stopped").contains("its on-time is used up")) {
             rest();
         }
-        for (int i = 0;
-                i < 12 && page.locator(".stopped").getByText("Let it cool").isVisible();
-                i++) {
+        for (int i = 0; i < 12 && text(".stopped").contains("Let it cool"); i++) {
             rest();
         }
-        Locator back = page.locator("article.step button:enabled")
-                .filter(new Locator.FilterOptions().setHasText(Pattern.compile("^Back to step ")));
-        if (idle > 3 && back.count() > 0) {
-            press(back);
+        Matcher back = BACK.matcher(seen.get("buttons"));
+        if (idle > 3 && back.find()) {
+            press(button(back.group(1)));
             prepared = "";
             return;
         }
@@ -82,11 +108,11 @@ final class Technician extends HandsAtTheLoad {
             // What was set has wandered off meanwhile: it is set again.
             prepared = "";
         }
-        putRight();
-        String turn = text(".box.turn .figure");
-        Matcher next = NEXT_TURN.matcher(turn);
-        Matcher relock = RELOCK.matcher(text(".box.turn span.small >> nth=1"));
-        boolean toTheEnd = heading().contains("its end") || heading().contains("all the way in");
+        seen.get("wrong").lines().forEach(this::putRight);
+        Matcher next = NEXT_TURN.matcher(seen.get("turn"));
+        Matcher relock = RELOCK.matcher(seen.get("relock"));
+        boolean toTheEnd =
+                seen.get("heading").contains("its end") || seen.get("heading").contains("all the way in");
         if (next.matches() && !toTheEnd) {
             turn(next);
             idle = 0;
@@ -97,39 +123,32 @@ final class Technician extends HandsAtTheLoad {
         } else {
             press(page.locator("button.primary:enabled"));
         }
-        idle++;
         pass(1);
     }
 
     /** What the page says stands otherwise is put as it says. */
-    private void putRight() {
-        for (String wrong : page.locator("[aria-label='Stands otherwise'] li").allInnerTexts()) {
-            Matcher back = PUT_BACK.matcher(wrong.strip());
-            if (back.matches()) {
-                Locator screw = page.locator(".screw").filter(new Locator.FilterOptions().setHasText(back.group(1)));
-                press(screw.getByText("Nut tight"));
-                press(screw, sixteenths(back.group(2), back.group(3), back.group(4)), " " + back.group(5));
-            }
-            Matcher part = STANDS.matcher(wrong);
-            if (part.matches()) {
-                String told = part.group(2);
-                put(
-                        part.group(1),
-                        told.startsWith("stands still")
-                                ? "running"
-                                : told.startsWith("runs")
-                                        ? "stopped"
-                                        : told.startsWith("is open")
-                                                ? "shut"
-                                                : told.startsWith("must be fully open")
-                                                        ? "open"
-                                                        : told.replaceAll("^.*must be in |\\.$", ""));
-            }
+    private void putRight(String wrong) {
+        Matcher back = PUT_BACK.matcher(wrong.strip());
+        if (back.matches()) {
+            Locator screw = page.locator(".screw").filter(new Locator.FilterOptions().setHasText(back.group(1)));
+            press(screw.getByText("Nut tight"));
+            press(screw, sixteenths(back.group(2), back.group(3), back.group(4)), " " + back.group(5));
         }
-    }
-
-    private boolean rig() {
-        return page.locator("section.right").count() > 0;
+        Matcher part = STANDS.matcher(wrong);
+        if (part.matches()) {
+            String told = part.group(2);
+            put(
+                    part.group(1),
+                    told.startsWith("stands still")
+                            ? "running"
+                            : told.startsWith("runs")
+                                    ? "stopped"
+                                    : told.startsWith("is open")
+                                            ? "shut"
+                                            : told.startsWith("must be fully open")
+                                                    ? "open"
+                                                    : told.replaceAll("^.*must be in |\\.$", ""));
+        }
     }
 
     /** At a machine: what is expected is what is read, in the middle of its band. */
@@ -146,7 +165,6 @@ final class Technician extends HandsAtTheLoad {
         } else {
             press(page.locator("button.primary:enabled"));
         }
-        idle++;
     }
 
     /** A pack that has stopped by itself rests as long as its plate asks, and is started again. */

@@ -12,6 +12,7 @@ import earlygate.server.journal.RigStandings;
 import earlygate.server.store.WallClock;
 import earlygate.server.words.ApiProblem;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.ConcurrentHashMap;
@@ -157,7 +158,7 @@ public class RigHost implements SmartLifecycle {
     }
 
     /**
-     * Lets this much of a machine's time pass as if it ran by itself.
+     * Lets this much of a machine's time pass as if it ran by itself, and tells everyone who watches.
      *
      * @param seconds of the machine
      * @return the machine's own clock then, s; whatever stopped by itself meanwhile is in the log
@@ -168,8 +169,10 @@ public class RigHost implements SmartLifecycle {
             advance(runId, live, seconds);
         } catch (RuntimeException e) {
             close(runId, e);
+            return live.time();
         }
         CompletableFuture.runAsync(() -> {}, reports).join();
+        Optional.ofNullable(listeners.get(runId)).ifPresent(watching -> watching.tell(live.view()));
         return live.time();
     }
 

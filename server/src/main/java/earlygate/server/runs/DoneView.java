@@ -13,7 +13,7 @@ public record DoneView(String step, int number, String action) {
     static DoneView of(RunState state, Step s, Words words) {
         return new DoneView(
                 s.id(),
-                state.plan().steps().indexOf(s) + 1,
+                state.plan().numberOf(s.id()),
                 PlanView.readAs(state.unit(), s, words).say(s.action()));
     }
 

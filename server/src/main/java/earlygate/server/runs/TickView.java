@@ -38,7 +38,7 @@ public record TickView(String step, int number, String action, String state) {
     private static TickView of(RunState run, Step at, Step s, Words words) {
         return new TickView(
                 s.id(),
-                run.plan().steps().indexOf(s) + 1,
+                run.plan().numberOf(s.id()),
                 PlanView.readAs(run.unit(), s, words).say(s.action()),
                 run.record(s.id()).isDone() ? "done" : s.id().equals(at.id()) ? "now" : "ahead");
     }
