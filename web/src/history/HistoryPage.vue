@@ -147,6 +147,8 @@ header {
 }
 .trends .card {
   display: grid;
+  min-width: 0;
+  grid-template-columns: minmax(0, 1fr);
   grid-template-rows: auto 1fr auto;
   gap: 8px;
 }

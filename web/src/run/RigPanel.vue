@@ -58,8 +58,18 @@ async function act(action: string, target: string, value: number, at = '') {
   }
 }
 
-function open(id: string, now: number, by: number) {
-  void act('open', id, Math.round(Math.max(0, Math.min(1, now + by)) * 1000) / 1000)
+/** Where each load was told to go and has not answered from yet: the next tap counts from there. */
+const asked = new Map<string, number>()
+
+async function open(id: string, to: number) {
+  const wanted = Math.round(Math.max(0, Math.min(1, to)) * 1000) / 1000
+  asked.set(id, wanted)
+  await act('open', id, wanted)
+  if (asked.get(id) === wanted) asked.delete(id)
+}
+
+function openBy(id: string, now: number, by: number) {
+  void open(id, (asked.get(id) ?? now) + by)
 }
 </script>
 
@@ -80,22 +90,17 @@ function open(id: string, now: number, by: number) {
     </div>
     <div v-for="(opening, id) in handles.openings" :key="id" class="row wheel">
       <b class="what">{{ id }} {{ (opening * 100).toFixed(1) }} %</b>
-      <Button
-        v-bind="HANDLE"
-        :label="say('run.rigPanel.shut-2')"
-        :aria-label="say('run.rigPanel.shut', id)"
-        @click="act('open', String(id), 0)"
-      />
-      <Button v-bind="HANDLE" label="−1" :aria-label="say('run.rigPanel.close-by', id)" @click="open(String(id), opening, -0.01)" />
-      <Button v-bind="HANDLE" label="−.1" :aria-label="say('run.rigPanel.close-by-2', id)" @click="open(String(id), opening, -0.001)" />
-      <Button v-bind="HANDLE" label="+.1" :aria-label="say('run.rigPanel.open-by', id)" @click="open(String(id), opening, 0.001)" />
-      <Button v-bind="HANDLE" label="+1" :aria-label="say('run.rigPanel.open-by-2', id)" @click="open(String(id), opening, 0.01)" />
-      <Button v-bind="HANDLE" label="+10" :aria-label="say('run.rigPanel.open-by-3', id)" @click="open(String(id), opening, 0.1)" />
+      <Button v-bind="HANDLE" :label="say('run.rigPanel.shut-2')" :aria-label="say('run.rigPanel.shut', id)" @click="open(String(id), 0)" />
+      <Button v-bind="HANDLE" label="−1" :aria-label="say('run.rigPanel.close-by', id)" @click="openBy(String(id), opening, -0.01)" />
+      <Button v-bind="HANDLE" label="−.1" :aria-label="say('run.rigPanel.close-by-2', id)" @click="openBy(String(id), opening, -0.001)" />
+      <Button v-bind="HANDLE" label="+.1" :aria-label="say('run.rigPanel.open-by', id)" @click="openBy(String(id), opening, 0.001)" />
+      <Button v-bind="HANDLE" label="+1" :aria-label="say('run.rigPanel.open-by-2', id)" @click="openBy(String(id), opening, 0.01)" />
+      <Button v-bind="HANDLE" label="+10" :aria-label="say('run.rigPanel.open-by-3', id)" @click="openBy(String(id), opening, 0.1)" />
       <Button
         v-bind="HANDLE"
         :label="say('run.rigPanel.open')"
         :aria-label="say('run.rigPanel.open-fully', id)"
-        @click="act('open', String(id), 1)"
+        @click="open(String(id), 1)"
       />
     </div>
     <div v-for="(valve, id) in handles.valves" :key="id" class="row" role="group" :aria-label="say('run.rigPanel.valve', id)">

@@ -68,12 +68,14 @@ final class NextPoint {
         open.remove(away(p, nearest) < FAR_NEARER * away(p, turn) ? nearest : turn);
     }
 
-    /** Along what the load moves: the pressure of a pump, else the flow. */
+    /**
+     * Along what the load moves, in what the same place may differ by: the flow, and of a pump the pressure too. At full
+     * stroke the pressure tells its points apart, in the cut-off only the flow does.
+     */
     private double away(CurvePoint p, int aim) {
         Aim a = curve.aims().get(aim);
-        return curve.kind() == Fit.Kind.PUMP
-                ? Math.abs(p.pressurePa() - a.pressurePa())
-                : Math.abs(p.flow() - a.flow());
+        double along = Math.abs(p.flow() - a.flow()) / wide;
+        return curve.kind() == Fit.Kind.PUMP ? along + Math.abs(p.pressurePa() - a.pressurePa()) / tall : along;
     }
 
     private boolean same(CurvePoint a, CurvePoint b) {

@@ -52,6 +52,57 @@ class NextPointTest {
                 struck);
     }
 
+    /** Five points at full stroke, then three where the compensator, set at so many bar, gives back the stroke. */
+    private static final Curve PUMP = new Curve(
+            Fit.Kind.PUMP,
+            "P1",
+            "G1",
+            Optional.empty(),
+            "TV1",
+            "TV1",
+            List.of(
+                    pumpAim(12.5),
+                    pumpAim(9.1),
+                    pumpAim(7.3),
+                    pumpAim(6.2),
+                    pumpAim(5.5),
+                    pumpAim(2.55),
+                    pumpAim(1.7),
+                    pumpAim(0.85)));
+
+    private static final double SET_BAR = 160;
+
+    private static Aim pumpAim(double opening) {
+        CurvePoint p = pump(opening, SET_BAR);
+        return new Aim(p.pressurePa(), p.flow(), 0, opening, false);
+    }
+
+    /**
+     * Where a load that passes {@code opening sqrt(bar)} L/min meets a pump of 60 L/min that leaks 0.03 L/min a bar and,
+     * within 3 bar of its setting, gives back its stroke.
+     */
+    private static CurvePoint pump(double opening, double setBar) {
+        double low = 0;
+        double high = setBar;
+        while (high - low > 1e-9) {
+            double bar = (low + high) / 2;
+            double gives = Math.min(60 - 0.03 * bar, 20 * (setBar - bar));
+            if (gives > opening * Math.sqrt(bar)) {
+                low = bar;
+            } else {
+                high = bar;
+            }
+        }
+        return new CurvePoint(
+                low * BAR,
+                opening * Math.sqrt(low) * LPM,
+                OptionalDouble.empty(),
+                OptionalDouble.empty(),
+                OptionalDouble.empty(),
+                false,
+                false);
+    }
+
     private static int at(OptionalInt next) {
         return next.orElseThrow();
     }
@@ -66,6 +117,18 @@ class NextPointTest {
             read.add(taken(RELIEF.aims().get(i), offBar, false));
         }
         assertThat(NextPoint.of(RELIEF, read)).isEmpty();
+    }
+
+    /** In the cut-off all pressures lie together, and a compensator that stands a little off reads like another aim's. */
+    @ParameterizedTest
+    @ValueSource(doubles = {0, 0.7, 1.7, -0.7, -1.7, 4, -4})
+    void aPumpThatStandsOffItsTargetIsAskedForNoPointTwice(double offBar) {
+        List<CurvePoint> read = new ArrayList<>();
+        for (int i = 0; i < PUMP.aims().size(); i++) {
+            assertThat(at(NextPoint.of(PUMP, read))).isEqualTo(i);
+            read.add(pump(PUMP.aims().get(i).opening(), SET_BAR + offBar));
+        }
+        assertThat(NextPoint.of(PUMP, read)).isEmpty();
     }
 
     @Test

@@ -14,6 +14,9 @@ abstract class Hands {
     private static final Pattern UNTIL = Pattern.compile(" until (?:the )?(\\S+) reads ");
     static final Pattern BAND = Pattern.compile("must show ([0-9.]+) to ([0-9.]+)");
 
+    /** So long the page shows no newer figures after it has shown some. */
+    private static final int FIGURES_MS = 100;
+
     final Page page;
 
     Hands(Page page) {
@@ -29,12 +32,12 @@ abstract class Hands {
         switch (to) {
             case "running" -> press("Start " + part);
             case "stopped" -> press("■ Stop " + part);
-            case "open" -> page.getByLabel("Open " + part + " fully").click();
-            case "shut" -> page.getByLabel("Shut " + part).click();
+            case "open" -> click("Open " + part + " fully");
+            case "shut" -> click("Shut " + part);
             default -> {
                 Matcher opening = OPENING.matcher(to);
                 if (opening.find()) {
-                    page.getByLabel("Shut " + part).click();
+                    click("Shut " + part);
                     int percent = Integer.parseInt(opening.group(1));
                     for (int i = 0; i < percent / 10; i++) {
                         click("Open " + part + " by 10 %");
@@ -72,11 +75,12 @@ abstract class Hands {
 
     /** The page waits for no answer any more, neither of the log nor of the machine. */
     void answered() {
-        page.locator(".cockpit:not(:has([aria-busy=true]))").waitFor();
+        page.waitForFunction("() => document.querySelector('.cockpit:not(:has([aria-busy=true]))')");
     }
 
     /** Lets so much of the practice machine's time pass, and waits until the page shows it. */
     void pass(double seconds) {
+        page.clock().fastForward(FIGURES_MS);
         double now = Served.server().machine(Journey.run(page), seconds);
         page.waitForFunction("now => parseFloat(document.querySelector('.ran')?.dateTime.slice(2)) > now - 0.006", now);
     }

@@ -9,6 +9,7 @@ import java.util.regex.Pattern;
 /** What hands do with a load valve: open it until a gauge reads so much, take a curve with it, read what flows. */
 abstract class HandsAtTheLoad extends Hands {
     private static final int ASKS_AGAIN_MS = 400;
+    private static final int MOST_POINTS = 16;
     private static final Pattern SPEEDS = Pattern.compile("at (\\d+) rev/min of (\\S+) and at (\\d+)");
 
     HandsAtTheLoad(Page page) {
@@ -71,14 +72,14 @@ abstract class HandsAtTheLoad extends Hands {
         }
         Pattern next = Pattern.compile("(\\S+) ([0-9.]+) % open");
         page.locator(".curve > p").first().waitFor();
-        for (int i = 0; i < 20; i++) {
-            Matcher asks = next.matcher(text(".curve > p"));
-            if (!asks.find()) {
-                break;
+        Matcher asks = next.matcher(text(".curve > p"));
+        for (int i = 0; asks.find(); asks = next.matcher(text(".curve > p")), i++) {
+            if (i == MOST_POINTS) {
+                throw new AssertionError("It asks for ever:\n" + text(".curve"));
             }
             String load = asks.group(1);
             int before = page.locator(".curve tbody tr").count();
-            page.getByLabel("Shut " + load).click();
+            click("Shut " + load);
             int tenths = (int) Math.round(10 * Double.parseDouble(asks.group(2)));
             for (int by : new int[] {100, 10, 1}) {
                 for (; tenths >= by; tenths -= by) {

@@ -6,7 +6,9 @@ import com.microsoft.playwright.BrowserType;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Playwright;
+import com.microsoft.playwright.assertions.PlaywrightAssertions;
 import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.ReducedMotion;
 import earlygate.server.Server;
 import java.io.IOException;
 import java.io.UncheckedIOException;
@@ -16,7 +18,7 @@ import java.nio.file.Path;
 import java.util.List;
 import java.util.concurrent.CopyOnWriteArrayList;
 
-/** One server and one browser for all journeys; a fresh browser profile for each. */
+/** One server and one browser for the journeys of a JVM; a fresh browser profile for each. */
 final class Served {
     private static final List<String> FLAGS = List.of(
             "--no-sandbox",
@@ -26,14 +28,20 @@ final class Served {
             "--disable-background-networking",
             "--disable-component-update",
             "--disable-sync");
+    private static final double PATIENCE_MS = 30_000;
     private static final List<String> REFUSED = new CopyOnWriteArrayList<>();
-    private static final Path DATA = temporary();
-    private static Server server = new Server(DATA);
+    private static Path data = temporary();
+    private static Server server = new Server(data);
     private static final Browser BROWSER = Playwright.create()
             .chromium()
             .launch(new BrowserType.LaunchOptions()
                     .setExecutablePath(Path.of("/usr/bin/chromium"))
                     .setArgs(FLAGS));
+
+    static {
+        // Waited for as long as it takes: how quick a machine is decides nothing.
+        PlaywrightAssertions.setDefaultAssertionTimeout(PATIENCE_MS);
+    }
 
     private Served() {}
 
@@ -53,7 +61,14 @@ final class Served {
     static void restart() {
         int port = URI.create(server.base()).getPort();
         server.close();
-        server = new Server(DATA, port);
+        server = new Server(data, port);
+    }
+
+    /** A server with nothing but the demo units: the number of a run is its machine's seed, so runs begin at one again. */
+    static void fresh() {
+        server.close();
+        data = temporary();
+        server = new Server(data);
     }
 
     static Page open(String path) {
@@ -82,8 +97,11 @@ final class Served {
 
     /** A second person's browser beside the ones that are open. */
     static Page beside(String path) {
-        BrowserContext context = BROWSER.newContext(
-                new Browser.NewContextOptions().setViewportSize(1280, 800).setAcceptDownloads(true));
+        BrowserContext context = BROWSER.newContext(new Browser.NewContextOptions()
+                .setViewportSize(1280, 800)
+                .setAcceptDownloads(true)
+                // Oil that is drawn flowing would keep a core busy.
+                .setReducedMotion(ReducedMotion.REDUCE));
         Page page = context.newPage();
         page.onConsoleMessage(said -> {
             if (said.text().contains("Content Security Policy")) {

@@ -208,7 +208,7 @@ final class Technician extends HandsAtTheLoad {
         } else if (title.contains("to its end") || title.contains("all the way in")) {
             toTheEnd(title.contains("all the way in") ? " in" : " out");
         }
-        if (title.contains("the oil")) {
+        if (title.matches("(Read|Let) .*the oil.*")) {
             temper();
         }
         pass(1);

@@ -27,14 +27,19 @@ import tools.jackson.databind.node.ObjectNode;
 
 /**
  * Runs on the practice rig over HTTP, what is said held against the machine. A run's number is its machine's seed, so that
- * each test has a server of its own. (The demo units are walked on it by the journeys in the browser.)
+ * each test has a server of its own. (The other demo units are walked on it from the browser.)
  */
 class PracticeRigTest {
-    private static final List<String> FEW =
-            List.of("04-dc-12v", "05-crossport-needles", "12-accu-vented-relief", "15-ls-needle");
-
+    private static final List<String> DEMO = List.of("FB-02", "SW-03", "WD-05");
+    private static final List<String> FEW = List.of("05-crossport-needles", "12-accu-vented-relief");
     private static final List<String> ALL = Stream.concat(
-                    FEW.stream(), Stream.of("01-ball-valve-deadhead", "10-accu-two-reliefs", "22-clamp-sequence"))
+                    FEW.stream(),
+                    Stream.of(
+                            "01-ball-valve-deadhead",
+                            "04-dc-12v",
+                            "10-accu-two-reliefs",
+                            "15-ls-needle",
+                            "22-clamp-sequence"))
             .toList();
 
     @TempDir
@@ -57,13 +62,14 @@ class PracticeRigTest {
     }
 
     /**
-     * Circuits that others drew: a pack for 12 V, cross-port reliefs, an accumulator with a vent, a load-sense pump; under
-     * {@code --long} also a ball valve for a load, an accumulator with a relief on either side and a sequence valve. Two at
-     * a time: no machine touches another.
+     * The demo units that the browser does not walk, and circuits that others drew: cross-port reliefs, an accumulator
+     * with a vent; under {@code --long} also a ball valve for a load, a pack for 12 V, an accumulator with a relief on
+     * either side, a load-sense pump and a sequence valve. Two at a time: no machine touches another.
      */
     @Test
-    void strangers() {
+    void soundMachinesAreCommissionedAsTheyTrulyStand() {
         Map<String, PowerUnit> units = new LinkedHashMap<>();
+        DEMO.forEach(tag -> units.put(tag, Units.demo(tag)));
         for (String name : Boolean.getBoolean("long") ? ALL : FEW) {
             ObjectNode unit = Units.strangerDocument(name);
             assertThat(server.post("/api/units", unit).status()).isEqualTo(201);
