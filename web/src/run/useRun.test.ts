@@ -3,7 +3,7 @@ import { flushPromises, mount } from '@vue/test-utils'
 import { createPinia } from 'pinia'
 import { afterEach, beforeEach, expect, it, vi } from 'vitest'
 import { defineComponent, h } from 'vue'
-import { useRun } from './useRun'
+import type { useRun as UseRun } from './useRun'
 
 /** The browser's database, which outlives a page. */
 const disk = vi.hoisted(() => new Map<string, unknown>())
@@ -12,7 +12,11 @@ vi.mock('idb-keyval', () => ({
   update: (key: string, change: (old: unknown) => unknown) => Promise.resolve(void disk.set(key, change(disk.get(key)))),
 }))
 
-let run: ReturnType<typeof useRun>
+// Files share a run's modules: one that another file has loaded has no mocked database.
+vi.resetModules()
+const { useRun } = await import('./useRun')
+
+let run: ReturnType<typeof UseRun>
 
 async function open() {
   const Host = defineComponent({
