@@ -8,6 +8,7 @@ import Problems from '../display/Problems.vue'
 import { turnsText } from '../display/quantity'
 import { newKey } from './outbox'
 import { HANDLE } from './handle'
+import RigLoad from './RigLoad.vue'
 import RigScrew from './RigScrew.vue'
 import type { Handles } from './useLive'
 
@@ -58,18 +59,8 @@ async function act(action: string, target: string, value: number, at = '') {
   }
 }
 
-/** Where each load was told to go and has not answered from yet: the next tap counts from there. */
-const asked = new Map<string, number>()
-
-async function open(id: string, to: number) {
-  const wanted = Math.round(Math.max(0, Math.min(1, to)) * 1000) / 1000
-  asked.set(id, wanted)
-  await act('open', id, wanted)
-  if (asked.get(id) === wanted) asked.delete(id)
-}
-
-function openBy(id: string, now: number, by: number) {
-  void open(id, (asked.get(id) ?? now) + by)
+function put(load: string, opening: number) {
+  return act('open', load, opening)
 }
 </script>
 
@@ -88,21 +79,7 @@ function openBy(id: string, now: number, by: number) {
       </template>
       <Button v-bind="HANDLE" :label="say('run.rigPanel.let-min-pass')" @click="act('pass', '', 300)" />
     </div>
-    <div v-for="(opening, id) in handles.openings" :key="id" class="row wheel">
-      <b class="what">{{ id }} {{ (opening * 100).toFixed(1) }} %</b>
-      <Button v-bind="HANDLE" :label="say('run.rigPanel.shut-2')" :aria-label="say('run.rigPanel.shut', id)" @click="open(String(id), 0)" />
-      <Button v-bind="HANDLE" label="−1" :aria-label="say('run.rigPanel.close-by', id)" @click="openBy(String(id), opening, -0.01)" />
-      <Button v-bind="HANDLE" label="−.1" :aria-label="say('run.rigPanel.close-by-2', id)" @click="openBy(String(id), opening, -0.001)" />
-      <Button v-bind="HANDLE" label="+.1" :aria-label="say('run.rigPanel.open-by', id)" @click="openBy(String(id), opening, 0.001)" />
-      <Button v-bind="HANDLE" label="+1" :aria-label="say('run.rigPanel.open-by-2', id)" @click="openBy(String(id), opening, 0.01)" />
-      <Button v-bind="HANDLE" label="+10" :aria-label="say('run.rigPanel.open-by-3', id)" @click="openBy(String(id), opening, 0.1)" />
-      <Button
-        v-bind="HANDLE"
-        :label="say('run.rigPanel.open')"
-        :aria-label="say('run.rigPanel.open-fully', id)"
-        @click="open(String(id), 1)"
-      />
-    </div>
+    <RigLoad v-for="(opening, id) in handles.openings" :id="String(id)" :key="id" :opening="opening" :put="put" />
     <div v-for="(valve, id) in handles.valves" :key="id" class="row" role="group" :aria-label="say('run.rigPanel.valve', id)">
       <b class="what">{{ id }}</b>
       <Button
@@ -194,12 +171,6 @@ function openBy(id: string, now: number, by: number) {
   flex-wrap: wrap;
   gap: 6px;
   align-items: center;
-}
-.wheel .what {
-  flex-basis: 100%;
-}
-.wheel {
-  gap: 4px;
 }
 .what {
   min-width: 72px;

@@ -14,8 +14,9 @@ final class Barriers {
     static void none(Page page) {
         assertThat(page.locator("h1").first()).isAttached();
         assertThat(Served.refusedByPolicy()).isEmpty();
+        // No page here holds a frame of another one, which is all that the newer mode opens a second page for.
         List<String> found = new AxeBuilder(page)
-                .analyze().getViolations().stream()
+                .setLegacyMode(true).analyze().getViolations().stream()
                         .map(v -> v.getId() + ": " + v.getHelp() + " "
                                 + v.getNodes().get(0).getHtml())
                         .toList();

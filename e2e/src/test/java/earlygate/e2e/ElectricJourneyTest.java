@@ -22,7 +22,7 @@ class ElectricJourneyTest {
 
     @Test
     void fromUnitsToAPassedRecord() throws IOException {
-        Page page = Served.open("/");
+        Page page = Served.timed("/");
         page.getByRole(
                         AriaRole.LINK,
                         new Page.GetByRoleOptions().setName("LG-07").setExact(true))

@@ -11,7 +11,7 @@ final class Journey {
 
     /** A run of the unit, on the practice rig or "At the machine". */
     static Page start(String tag, String at) {
-        Page page = Served.open("/unit/" + tag + "/run");
+        Page page = Served.timed("/unit/" + tag + "/run");
         page.getByLabel("Who runs it").fill("Ada Marsh");
         page.getByText(at, new Page.GetByTextOptions().setExact(true)).click();
         button(page, "Start").click();

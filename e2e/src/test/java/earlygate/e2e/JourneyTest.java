@@ -35,7 +35,7 @@ class JourneyTest {
 
     @Test
     void atTheMachineReadingsAreTypedWithoutAMouse() {
-        Page page = Served.open("/unit/LG-07/run");
+        Page page = Served.timed("/unit/LG-07/run");
         Journey.button(page, "Start").click();
         assertThat(page.getByRole(AriaRole.ALERT)).containsText("Give the name");
         page.getByLabel("Who runs it").fill("Ada Marsh");

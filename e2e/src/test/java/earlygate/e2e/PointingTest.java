@@ -19,6 +19,7 @@ import org.junit.jupiter.api.Test;
 /** A circuit changed by pointing at its drawing: nothing is named by hand, nothing is lost, everything can be undone. */
 class PointingTest {
     /** What follows sooner counts as the same step to undo. */
+    /** What is changed sooner after another change counts as the same step of undo. */
     private static final int A_STEP_MS = 900;
 
     private static void point(Page page, String what) {
@@ -88,7 +89,7 @@ class PointingTest {
     /** What is taken out takes along what hangs on it, and one tap brings all of it back. */
     @Test
     void whatIsTakenOutComesBackWhole() {
-        Page page = Served.open("/unit/WD-05/sheet");
+        Page page = Served.timed("/unit/WD-05/sheet");
         point(page, "Part RD1");
         button(page, "Take out, P and R are one").click();
         assertThat(part(page, "RD1")).hasCount(0);
@@ -98,6 +99,7 @@ class PointingTest {
         page.locator(".told").getByRole(AriaRole.BUTTON).click();
         assertThat(part(page, "RD1")).isVisible();
         assertThat(page.getByText("not saved yet")).isHidden();
+        page.clock().fastForward(A_STEP_MS);
         // The branch's load goes to the pump's line: an end chosen among the lines there are.
         point(page, "Part TV2");
         Served.choose(page, "End A", "P");

@@ -1,8 +1,10 @@
 package earlygate.e2e;
 
+import com.google.gson.JsonObject;
 import com.microsoft.playwright.Browser;
 import com.microsoft.playwright.BrowserContext;
 import com.microsoft.playwright.BrowserType;
+import com.microsoft.playwright.CDPSession;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Playwright;
@@ -18,7 +20,7 @@ import java.nio.file.Path;
 import java.util.List;
 import java.util.concurrent.CopyOnWriteArrayList;
 
-/** One server and one browser for the journeys of a JVM; a fresh browser profile for each. */
+/** One server and one browser for the journeys of a JVM; nothing that a journey leaves in the browser is there for the next. */
 final class Served {
     private static final List<String> FLAGS = List.of(
             "--no-sandbox",
@@ -28,15 +30,19 @@ final class Served {
             "--disable-background-networking",
             "--disable-component-update",
             "--disable-sync");
+    private static final int WIDE = 1280;
+    private static final int HIGH = 800;
     private static final double PATIENCE_MS = 30_000;
     private static final List<String> REFUSED = new CopyOnWriteArrayList<>();
     private static Path data = temporary();
     private static Server server = new Server(data);
+    private static boolean used;
     private static final Browser BROWSER = Playwright.create()
             .chromium()
             .launch(new BrowserType.LaunchOptions()
                     .setExecutablePath(Path.of("/usr/bin/chromium"))
                     .setArgs(FLAGS));
+    private static Page desk;
 
     static {
         // Waited for as long as it takes: how quick a machine is decides nothing.
@@ -46,6 +52,7 @@ final class Served {
     private Served() {}
 
     static Server server() {
+        used = true;
         return server;
     }
 
@@ -66,16 +73,52 @@ final class Served {
 
     /** A server with nothing but the demo units: the number of a run is its machine's seed, so runs begin at one again. */
     static void fresh() {
+        if (!used) {
+            return;
+        }
+        used = false;
         server.close();
         data = temporary();
         server = new Server(data);
     }
 
+    /** A page as somebody sees it who has never been here. It is always the same one: its scripts are read only once. */
     static Page open(String path) {
-        // What the journey before left open would go on listening to its machine. Only its pages are closed: a browser
-        // that still keeps a download or a print sheet may never give its context back.
-        BROWSER.contexts().forEach(c -> c.pages().forEach(Page::close));
-        return beside(path);
+        closeOthers();
+        if (desk == null || desk.isClosed()) {
+            desk = listened(somebody().newPage());
+        }
+        desk.navigate("about:blank");
+        desk.setViewportSize(WIDE, HIGH);
+        CDPSession browser = desk.context().newCDPSession(desk);
+        JsonObject all = new JsonObject();
+        all.addProperty("origin", server().base());
+        all.addProperty("storageTypes", "cookies,local_storage,indexeddb");
+        browser.send("Storage.clearDataForOrigin", all);
+        browser.detach();
+        desk.navigate(server().base() + path);
+        return desk;
+    }
+
+    /** A page whose timers are skipped by the test, not waited for. */
+    static Page timed(String path) {
+        closeOthers();
+        if (desk != null) {
+            desk.navigate("about:blank");
+        }
+        Page page = listened(somebody().newPage());
+        page.clock().install();
+        page.navigate(server().base() + path);
+        return page;
+    }
+
+    /**
+     * What the journey before left open would go on listening to its machine. Only its pages are closed: a browser that
+     * still keeps a download or a print sheet may never give its context back.
+     */
+    private static void closeOthers() {
+        BROWSER.contexts()
+                .forEach(c -> c.pages().stream().filter(p -> p != desk).forEach(Page::close));
     }
 
     /** Opens a list of choices by its name, and takes one. */
@@ -97,20 +140,25 @@ final class Served {
 
     /** A second person's browser beside the ones that are open. */
     static Page beside(String path) {
-        BrowserContext context = BROWSER.newContext(new Browser.NewContextOptions()
-                .setViewportSize(1280, 800)
+        Page page = listened(somebody().newPage());
+        page.navigate(server().base() + path);
+        return page;
+    }
+
+    private static BrowserContext somebody() {
+        return BROWSER.newContext(new Browser.NewContextOptions()
+                .setViewportSize(WIDE, HIGH)
                 .setAcceptDownloads(true)
                 // Oil that is drawn flowing would keep a core busy.
                 .setReducedMotion(ReducedMotion.REDUCE));
-        Page page = context.newPage();
+    }
+
+    private static Page listened(Page page) {
         page.onConsoleMessage(said -> {
             if (said.text().contains("Content Security Policy")) {
                 REFUSED.add(said.text());
             }
         });
-        // Timers of the page are skipped by a test, not waited for.
-        page.clock().install();
-        page.navigate(server.base() + path);
         return page;
     }
 

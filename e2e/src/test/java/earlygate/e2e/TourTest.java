@@ -20,7 +20,7 @@ class TourTest {
 
     @Test
     void aNewcomerSetsAScrew() {
-        Page page = Served.open("/");
+        Page page = Served.timed("/");
         Locator tour = page.getByLabel("Tour", new Page.GetByLabelOptions().setExact(true));
         button(page, "Show me").click();
         assertThat(page).hasURL(Pattern.compile(".*/unit/LG-07/sheet"));
@@ -56,7 +56,7 @@ class TourTest {
 
     @Test
     void itIsLeftAtAnyMomentAndFoundAgainBehindTheKeys() {
-        Page page = Served.open("/");
+        Page page = Served.timed("/");
         button(page, "Not now").click();
         assertThat(button(page, "Show me")).hasCount(0);
         page.keyboard().press("?");

@@ -47,7 +47,7 @@ class UnitOnScreenTest {
 
         Followed(String tag) {
             super(Served.server(), Server.object().put("tag", tag).put("technician", "Ada Marsh"));
-            page = Served.open("/");
+            page = Served.timed("/");
             address = "/unit/" + tag + "/run/" + run();
             technician = new Technician(page);
         }
