@@ -154,7 +154,7 @@ const oilSays = computed(() => {
   padding: 0;
 }
 .ran {
-  grid-column: 1 / -1;
+  align-self: end;
 }
 .lost {
   opacity: 0.35;
