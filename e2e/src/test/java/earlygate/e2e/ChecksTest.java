@@ -6,16 +6,10 @@ import static org.assertj.core.api.Assertions.assertThat;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
-import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 
 /** The checks of a phase stand in one list; what belongs on the record is written beside them, and some of it stops the job. */
-class ChecksTest {
-    @BeforeAll
-    static void nothingButTheDemoUnits() {
-        Served.fresh();
-    }
-
+class ChecksTest extends OnAFreshServer {
     private static Locator tick(Page page, String action) {
         return page.locator(".ticks li").filter(new Locator.FilterOptions().setHasText(action));
     }

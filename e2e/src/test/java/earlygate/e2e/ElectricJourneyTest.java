@@ -10,16 +10,10 @@ import com.microsoft.playwright.options.AriaRole;
 import earlygate.server.Certified;
 import java.io.IOException;
 import java.nio.file.Files;
-import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 
 /** An electric unit by its screws from the first step to a passed record, with a power cut on the way. */
-class ElectricJourneyTest {
-    @BeforeAll
-    static void nothingButTheDemoUnits() {
-        Served.fresh();
-    }
-
+class ElectricJourneyTest extends OnAFreshServer {
     @Test
     void fromUnitsToAPassedRecord() throws IOException {
         Page page = Served.timed("/");

@@ -68,6 +68,7 @@ abstract class Hands {
                 .filter(new Locator.FilterOptions().setHasText(Pattern.compile("^" + name + "$"))));
     }
 
+    /** By keyboard: whoever points must wait until nothing moves any more. */
     void click(String label) {
         page.getByLabel(label, new Page.GetByLabelOptions().setExact(true)).press("Enter");
         answered();

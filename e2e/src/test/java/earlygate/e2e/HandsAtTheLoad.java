@@ -10,6 +10,7 @@ import java.util.regex.Pattern;
 abstract class HandsAtTheLoad extends Hands {
     private static final int ASKS_AGAIN_MS = 400;
     private static final int MOST_POINTS = 16;
+    private static final int MOST_STEPS = 40;
     private static final Pattern SPEEDS = Pattern.compile("at (\\d+) rev/min of (\\S+) and at (\\d+)");
 
     HandsAtTheLoad(Page page) {
@@ -25,11 +26,12 @@ abstract class HandsAtTheLoad extends Hands {
         double low = Double.parseDouble(band.group(1)) + 2;
         double high = Double.parseDouble(band.group(2)) - 2;
         for (String by : List.of("10 %", "1 %", "0.1 %")) {
-            for (int i = 0; i < 12 && gauge() > high; i++) {
+            for (int i = 0; i < MOST_STEPS && gauge() > high; i++) {
                 click("Open " + throttle + " by " + by);
                 stand();
             }
-            for (int i = 0; i < 12 && gauge() < low && !by.equals("0.1 %"); i++) {
+            // An unloading valve that takes hold again lets the gauge fall far below.
+            for (int i = 0; i < MOST_STEPS && gauge() < low && !by.equals("0.1 %"); i++) {
                 click("Close " + throttle + " by " + (by.equals("10 %") ? "1 %" : "0.1 %"));
                 stand();
             }
@@ -37,6 +39,7 @@ abstract class HandsAtTheLoad extends Hands {
                 return;
             }
         }
+        throw new AssertionError("It reads " + gauge() + ", never " + low + " to " + high + ":\n" + text(".want"));
     }
 
     /** The flow meter is read and written down, the engine set faster, and so again; nothing where no step asks for it. */

@@ -16,16 +16,10 @@ import javax.imageio.ImageIO;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.text.PDFTextStripper;
 import org.assertj.core.api.Assertions;
-import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 
 /** A battery pack by its screws from the first step to a record that is signed, locked and proved. */
-class PackJourneyTest {
-    @BeforeAll
-    static void nothingButTheDemoUnits() {
-        Served.fresh();
-    }
-
+class PackJourneyTest extends OnAFreshServer {
     @Test
     void fromTheFirstStepToAProvedRecord() {
         Page page = Journey.start("PL-01", "Practice rig");

@@ -9,19 +9,13 @@ import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import earlygate.fixture.Units;
 import java.util.List;
-import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 
 /** What holds on every screen: no barrier, nothing cut, everything by keyboard. */
-class ScreensTest {
-    @BeforeAll
-    static void nothingButTheDemoUnits() {
-        Served.fresh();
-    }
-
+class ScreensTest extends OnAFreshServer {
     /** What is wider than a phone scrolls in its own place; the page does not. */
     @ParameterizedTest
     @CsvSource({

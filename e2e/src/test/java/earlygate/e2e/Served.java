@@ -10,6 +10,7 @@ import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Playwright;
 import com.microsoft.playwright.assertions.PlaywrightAssertions;
 import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.Media;
 import com.microsoft.playwright.options.ReducedMotion;
 import earlygate.server.Server;
 import java.io.IOException;
@@ -90,6 +91,9 @@ final class Served {
         }
         desk.navigate("about:blank");
         desk.setViewportSize(WIDE, HIGH);
+        desk.emulateMedia(new Page.EmulateMediaOptions().setMedia(Media.SCREEN));
+        desk.unrouteAll();
+        desk.context().setOffline(false);
         CDPSession browser = desk.context().newCDPSession(desk);
         JsonObject all = new JsonObject();
         all.addProperty("origin", server().base());

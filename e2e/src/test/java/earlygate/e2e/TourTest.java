@@ -6,16 +6,10 @@ import static earlygate.e2e.Served.button;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import java.util.regex.Pattern;
-import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 
 /** The first start: from the sheet to the first set screw. */
-class TourTest {
-    @BeforeAll
-    static void nothingButTheDemoUnits() {
-        Served.fresh();
-    }
-
+class TourTest extends OnAFreshServer {
     private static final int LOOKS_AGAIN_MS = 400;
 
     @Test

@@ -13,7 +13,6 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.AfterAll;
-import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.Arguments;
 import org.junit.jupiter.params.provider.MethodSource;
@@ -23,13 +22,7 @@ import tools.jackson.databind.JsonNode;
  * The units that no journey here walks by its buttons: one hand works over HTTP; the curves are taken on the screen, and
  * what they tell stands on the record.
  */
-class UnitOnScreenTest {
-    @BeforeAll
-    static void nothingButTheDemoUnits() {
-        Served.fresh();
-    }
-
-    private static final boolean EACH_STEP = Effort.of("screens", 0, 1) == 1;
+class UnitOnScreenTest extends OnAFreshServer {
     private static final List<String> HELD = new ArrayList<>();
     private static final List<String> HELD_BY_ANOTHER = new ArrayList<>();
 
@@ -63,7 +56,9 @@ class UnitOnScreenTest {
             String title = step.get("action").asString();
             boolean curve = title.matches("(Curve|Margin) of .*");
             boolean load = title.matches("Open \\S+ until .*");
-            if (!EACH_STEP && !curve && !(load && title.contains(" rev/min "))) {
+            // At two speeds the flow is read and written down, which only a hand on the screen does.
+            boolean shown = curve || load && title.contains(" rev/min ");
+            if (!Effort.LONG && !shown) {
                 super.begin(step);
                 return;
             }
@@ -83,7 +78,7 @@ class UnitOnScreenTest {
                 arrange(step.get("situation"));
             }
             look();
-            if (!EACH_STEP) {
+            if (!Effort.LONG) {
                 // What nobody looks at need not be drawn.
                 page.navigate("about:blank");
             }
@@ -96,7 +91,7 @@ class UnitOnScreenTest {
                 Arguments.of("BP-11", "Volumetric efficiency, Override at rated flow"),
                 Arguments.of("NH-04", "Margin"),
                 Arguments.of("DR-09", "Volumetric efficiency, Power limit"));
-        return EACH_STEP
+        return Effort.LONG
                 ? Stream.concat(
                         curves, Stream.of("FB-02", "SW-03", "WD-05").map(t -> Arguments.of(t, "Volumetric efficiency")))
                 : curves;

@@ -5,6 +5,7 @@ import static earlygate.server.Server.object;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import earlygate.fixture.Effort;
 import earlygate.fixture.Units;
 import earlygate.rig.Rig;
 import earlygate.rig.Roughness;
@@ -70,7 +71,7 @@ class PracticeRigTest {
     void soundMachinesAreCommissionedAsTheyTrulyStand() {
         Map<String, PowerUnit> units = new LinkedHashMap<>();
         DEMO.forEach(tag -> units.put(tag, Units.demo(tag)));
-        for (String name : Boolean.getBoolean("long") ? ALL : FEW) {
+        for (String name : Effort.LONG ? ALL : FEW) {
             ObjectNode unit = Units.strangerDocument(name);
             assertThat(server.post("/api/units", unit).status()).isEqualTo(201);
             units.put(unit.get("tag").asString(), Units.stranger(name));

@@ -3,6 +3,7 @@ package earlygate.server;
 import static earlygate.server.Server.object;
 import static org.assertj.core.api.Assertions.assertThat;
 
+import earlygate.fixture.Effort;
 import earlygate.fixture.Units;
 import earlygate.unit.PowerUnit;
 import java.nio.file.Path;
@@ -21,8 +22,7 @@ import tools.jackson.databind.node.ObjectNode;
  * Demo units from the first step to a passed record, over HTTP, with readings typed off a machine that the server has
  * never seen. What the record says was left is then held against where the hidden screws really stand.
  */
-class EveryUnitTest {
-    private static final boolean LONG = Boolean.getBoolean("long");
+class TypedUnitsTest {
     private static Server server;
 
     @BeforeAll
@@ -45,8 +45,8 @@ class EveryUnitTest {
     private record Walk(String tag, long seed, String asFound) {}
 
     static Stream<Walk> walks() {
-        Stream<Walk> read = (LONG ? Units.DEMO : FEW).stream().map(t -> new Walk(t, 29, "read"));
-        Stream<Walk> counted = LONG ? Units.DEMO.stream().map(t -> new Walk(t, 11, "count")) : Stream.empty();
+        Stream<Walk> read = (Effort.LONG ? Units.DEMO : FEW).stream().map(t -> new Walk(t, 29, "read"));
+        Stream<Walk> counted = Effort.LONG ? Units.DEMO.stream().map(t -> new Walk(t, 11, "count")) : Stream.empty();
         return Stream.concat(read, counted);
     }
 
@@ -63,7 +63,7 @@ class EveryUnitTest {
         Certified.truly(unit, record, walker.machine.rig());
         byte[] pdf = server.get("/api/runs/" + walker.run + "/record.pdf").bytes();
         // Two curves; sections and an engine. The validator takes its time.
-        if (LONG || List.of("BP-11", "NH-04").contains(walk.tag())) {
+        if (Effort.LONG || List.of("BP-11", "NH-04").contains(walk.tag())) {
             Archived.isFit(pdf);
         }
         Certified.twoPages(pdf, walk.tag());
