@@ -44,6 +44,7 @@ final class Served {
                     .setExecutablePath(Path.of("/usr/bin/chromium"))
                     .setArgs(FLAGS));
     private static Page desk;
+    private static Page timed;
 
     static {
         // Waited for as long as it takes: how quick a machine is decides nothing.
@@ -85,44 +86,51 @@ final class Served {
 
     /** A page as somebody sees it who has never been here. It is always the same one: its scripts are read only once. */
     static Page open(String path) {
-        closeOthers();
         if (desk == null || desk.isClosed()) {
             desk = listened(somebody().newPage());
         }
-        desk.navigate("about:blank");
-        desk.setViewportSize(WIDE, HIGH);
-        desk.emulateMedia(new Page.EmulateMediaOptions().setMedia(Media.SCREEN));
-        desk.unrouteAll();
-        desk.context().setOffline(false);
-        CDPSession browser = desk.context().newCDPSession(desk);
+        return opened(desk, path);
+    }
+
+    /** A page whose timers are skipped by the test, not waited for. */
+    static Page timed(String path) {
+        if (timed == null || timed.isClosed()) {
+            timed = listened(somebody().newPage());
+            timed.clock().install();
+        }
+        return opened(timed, path);
+    }
+
+    /** What the journey before left in this page or in another one is gone. */
+    private static Page opened(Page page, String path) {
+        for (BrowserContext somebody : BROWSER.contexts()) {
+            for (Page other : somebody.pages()) {
+                if (other == desk || other == timed) {
+                    leave(other);
+                } else {
+                    // Only the page: a browser that still keeps a download or a print sheet may never give its context
+                    // back.
+                    other.close();
+                }
+            }
+        }
+        page.setViewportSize(WIDE, HIGH);
+        page.emulateMedia(new Page.EmulateMediaOptions().setMedia(Media.SCREEN));
+        page.unrouteAll();
+        page.context().setOffline(false);
+        CDPSession browser = page.context().newCDPSession(page);
         JsonObject all = new JsonObject();
         all.addProperty("origin", server().base());
         all.addProperty("storageTypes", "cookies,local_storage,indexeddb");
         browser.send("Storage.clearDataForOrigin", all);
         browser.detach();
-        desk.navigate(server().base() + path);
-        return desk;
-    }
-
-    /** A page whose timers are skipped by the test, not waited for. */
-    static Page timed(String path) {
-        closeOthers();
-        if (desk != null) {
-            desk.navigate("about:blank");
-        }
-        Page page = listened(somebody().newPage());
-        page.clock().install();
         page.navigate(server().base() + path);
         return page;
     }
 
-    /**
-     * What the journey before left open would go on listening to its machine. Only its pages are closed: a browser that
-     * still keeps a download or a print sheet may never give its context back.
-     */
-    private static void closeOthers() {
-        BROWSER.contexts()
-                .forEach(c -> c.pages().stream().filter(p -> p != desk).forEach(Page::close));
+    /** A page that is not looked at listens to no machine. It stays at its server: elsewhere the browser would begin anew. */
+    static void leave(Page page) {
+        page.navigate(server().base() + "/gate.svg");
     }
 
     /** Opens a list of choices by its name, and takes one. */
