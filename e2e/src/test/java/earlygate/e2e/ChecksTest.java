@@ -6,6 +6,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
+import earlygate.server.OnTheRig;
+import earlygate.server.Server;
 import org.junit.jupiter.api.Test;
 
 /** The checks of a phase stand in one list; what belongs on the record is written beside them, and some of it stops the job. */
@@ -51,8 +53,11 @@ class ChecksTest extends OnAFreshServer {
 
     @Test
     void nobodyGoesOnWithAPumpThatTurnsTheWrongWay() {
-        Page page = Journey.start("WD-05", "Practice rig");
-        new Technician(page).walkTo("Take the lock off, jog M1");
+        OnTheRig hand = new OnTheRig(
+                Served.server(), Server.object().put("tag", "WD-05").put("technician", "Ada Marsh"));
+        hand.walkTo("Take the lock off, jog M1");
+        Page page = Served.open("/unit/WD-05/run/" + hand.run());
+        Journey.button(page, "Yes, open the gate").click();
         choose(page, "Turns", "against the arrow");
         Locator next = page.locator("button.primary");
         assertThat(next).containsText("It turns against the arrow: lock out, put it right");
@@ -65,7 +70,8 @@ class ChecksTest extends OnAFreshServer {
     @Test
     void aRunIsLeftForAWhileAndGoneOnWith() {
         Page page = Journey.start("WD-05", "Practice rig");
-        new Technician(page).walkTo("Check the oil");
+        Locator rig = page.getByLabel("Practice rig", new Page.GetByLabelOptions().setExact(true));
+        assertThat(rig).isVisible();
         Journey.button(page, "Pause").click();
         assertThat(page.getByRole(AriaRole.DIALOG)).containsText("lock out and tag it");
         page.getByLabel("Why, and how does the machine stand?").fill("Lunch, M1 locked out");
@@ -73,14 +79,14 @@ class ChecksTest extends OnAFreshServer {
         assertThat(page.locator("h1")).hasText("Lunch, M1 locked out");
         assertThat(page.locator("button.primary")).hasCount(0);
         // Nobody turns a screw of a machine that is left.
-        assertThat(page.getByLabel("Practice rig", new Page.GetByLabelOptions().setExact(true)))
-                .hasCount(0);
+        assertThat(rig).hasCount(0);
         String run = page.url();
         page.navigate(run.replaceAll("/unit/.*", "/"));
         assertThat(page.locator("main")).containsText("Paused at step");
         page.navigate(run);
         Journey.button(page, "Go on").click();
-        assertThat(page.locator("h1")).containsText("Check the oil");
+        assertThat(page.locator("h1")).containsText("Compare the unit");
+        assertThat(rig).isVisible();
         page.locator(".log summary").click();
         assertThat(page.locator(".log")).containsText("Paused: Lunch, M1 locked out");
     }

@@ -82,17 +82,21 @@ abstract class HandsAtTheLoad extends Hands {
             }
             String load = asks.group(1);
             int before = page.locator(".curve tbody tr").count();
-            click("Shut " + load);
-            int tenths = (int) Math.round(10 * Double.parseDouble(asks.group(2)));
-            for (int by : new int[] {100, 10, 1}) {
-                for (; tenths >= by; tenths -= by) {
-                    click("Open " + load + " by " + (by == 1 ? "0.1" : "" + by / 10) + " %");
-                }
-            }
+            open(load, Double.parseDouble(asks.group(2)));
             if (byItself) {
                 await(before);
             } else {
                 takePoint(before);
+            }
+        }
+    }
+
+    void open(String load, double percent) {
+        click("Shut " + load);
+        int tenths = (int) Math.round(10 * percent);
+        for (int by : new int[] {100, 10, 1}) {
+            for (; tenths >= by; tenths -= by) {
+                click("Open " + load + " by " + (by == 1 ? "0.1" : "" + by / 10) + " %");
             }
         }
     }

@@ -7,7 +7,7 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
 /** Walks a run as a technician would: reads the screen, uses the rig's handles, presses the one likely button. */
-final class Technician extends HandsAtTheLoad {
+class Technician extends HandsAtTheLoad {
     private static final String TURNS = "(?:(\\d+) ?)?(?:(\\d+)/(\\d+))? turns? (in|out)";
     private static final Pattern NEXT_TURN = Pattern.compile("[↻↺] " + TURNS);
     private static final Pattern RELOCK = Pattern.compile("Slacken the nut, turn " + TURNS + " against.*");

@@ -26,7 +26,7 @@ public class OnTheRig extends Walker {
         super(server, start.put("practice", true));
     }
 
-    double rig(String action, String target, double value, String position) {
+    protected double rig(String action, String target, double value, String position) {
         Server.Answer answer = server.post(
                 "/api/runs/" + run + "/rig",
                 object().put("action", action)

@@ -48,7 +48,7 @@ public abstract class Walker {
     }
 
     /** Goes on until a step whose sentence begins so is at hand. */
-    void walkTo(String action) {
+    public void walkTo(String action) {
         for (int i = 0; i < LONGEST && !view.at("/step/action").asString("").startsWith(action); i++) {
             act();
             assertThat(idle).as(this::where).isLessThan(12);
