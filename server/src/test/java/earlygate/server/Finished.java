@@ -1,7 +1,6 @@
 package earlygate.server;
 
 import static earlygate.server.Server.object;
-import static org.assertj.core.api.Assertions.assertThat;
 
 import earlygate.fixture.Units;
 import tools.jackson.databind.JsonNode;
@@ -22,7 +21,8 @@ final class Finished {
                 SERVER, object().put("tag", "LG-07").put("technician", "A. Marsh"), Units.demo("LG-07"), 4);
         RECORD = walker.walk();
         RUN = walker.run;
-        assertThat(RECORD.get("outcome").asString()).isEqualTo("passed");
+        Certified.passed(RECORD);
+        Certified.truly(Units.demo("LG-07"), RECORD, walker.machine.rig());
         PROOF = SERVER.get("/api/runs/" + RUN + "/proof.json").text();
     }
 

@@ -72,20 +72,11 @@ class StorageFaultsTest {
     }
 
     @Test
-    void aTruncatedFileIsRefusedInOneLineByTheProcess() throws Exception {
+    void aTruncatedFileIsRefused() throws Exception {
         try (RandomAccessFile file = new RandomAccessFile(folder.resolve(FILE).toFile(), "rw")) {
             file.setLength(4096);
         }
-        refusedByTheProcess("early-gate: the data file ", "damaged", "restore the last backup");
-    }
-
-    private void refusedByTheProcess(String begins, String... says) throws Exception {
-        ServerProcess process = ServerProcess.start(folder);
-        assertThat(process.waitFor()).isEqualTo(1);
-        assertThat(process.said().lines())
-                .singleElement(STRING)
-                .startsWith(begins)
-                .contains(says);
+        assertThat(refused()).contains("damaged").contains("restore the last backup");
     }
 
     @Test
@@ -137,9 +128,14 @@ class StorageFaultsTest {
     }
 
     @Test
-    void aSecondServerOnTheSameDataIsToldSo() throws Exception {
+    void aSecondServerOnTheSameDataIsToldSoInOneLine() throws Exception {
         try (Server first = new Server(folder)) {
-            refusedByTheProcess("early-gate: the data in ", "served by another server already");
+            ServerProcess second = ServerProcess.start(folder);
+            assertThat(second.waitFor()).isEqualTo(1);
+            assertThat(second.said().lines())
+                    .singleElement(STRING)
+                    .startsWith("early-gate: the data in ")
+                    .contains("served by another server already");
             assertThat(first.get("/api/units").status()).isEqualTo(200);
         }
     }

@@ -22,7 +22,7 @@ import tools.jackson.databind.JsonNode;
  * The units that no journey here walks by its buttons: one hand works over HTTP; the curves are taken on the screen, and
  * what they tell stands on the record.
  */
-class UnitOnScreenTest extends OnAFreshServer {
+class CurvesOnScreenTest extends OnAFreshServer {
     private static final List<String> HELD = new ArrayList<>();
     private static final List<String> HELD_BY_ANOTHER = new ArrayList<>();
 
