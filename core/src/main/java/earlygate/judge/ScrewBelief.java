@@ -2,6 +2,7 @@ package earlygate.judge;
 
 import earlygate.judge.NextTurn.Ask;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 
 /** What is believed of a screw by its turns and readings: all ways it may be with their weights, and what a turn brings. */
@@ -13,6 +14,8 @@ final class ScrewBelief {
     private static final int COARSE = 31;
     private static final int FINE = 45;
     private static final double LEFT = 1e-5;
+
+    private static final double NEGLIGIBLE = 1e-7;
     /** How many springs stiffen somewhat along their travel, and how many by as much as twice. */
     private static final double SOME = 0.1;
 
@@ -32,12 +35,17 @@ final class ScrewBelief {
     private static final double FAR = 2;
     /** Steady error of a gauge that keeps its class, as a share of it. */
     private static final double STEADY = 0.4;
+
+    private static final double[] BIASES = {-0.8, -0.4, 0, 0.4, 0.8};
+    /** Beyond so many standard deviations lies 1e-9, less than the tail itself is known to. */
+    private static final double NOTHING_BEYOND = 6;
+
     /** Standard deviation of a live reading, as a share of the range. */
     private static final double TREMBLE = 0.0006;
 
     private final Ask ask;
     private final List<ScrewFilter> filters = new ArrayList<>();
-    private final List<Double> weights = new ArrayList<>();
+    private double[] weights = {};
     private double lost;
     private double suspect;
 
@@ -123,19 +131,20 @@ final class ScrewBelief {
 
     private void keep(Weighed weighed) {
         int n = ask.history().size();
+        double[] kept = new double[weighed.weights.length];
         for (int i = 0; i < weighed.weights.length; i++) {
             ScrewFilter f = weighed.filters.get(i);
             double w = weighed.weights[i];
             if (f.way.lostFrom() < n) {
                 lost += w;
-            } else if (w > 1e-7) {
+            } else if (w > NEGLIGIBLE) {
                 filters.add(f);
-                weights.add(w);
+                kept[filters.size() - 1] = w;
             }
             suspect += f.way.outlier() == n - 1 ? w : 0;
         }
-        double left = weights.stream().mapToDouble(Double::doubleValue).sum();
-        weights.replaceAll(w -> w / Math.max(left, 1e-300));
+        double left = Math.max(Arrays.stream(kept).sum(), 1e-300);
+        weights = Arrays.stream(kept, 0, filters.size()).map(w -> w / left).toArray();
         suspect /= Math.max(1e-12, 1 - lost);
     }
 
@@ -150,8 +159,8 @@ final class ScrewBelief {
         double square = 0;
         for (int i = 0; i < filters.size(); i++) {
             double slope = filters.get(i).way.slope();
-            mean += weights.get(i) * slope;
-            square += weights.get(i) * slope * slope;
+            mean += weights[i] * slope;
+            square += weights[i] * slope * slope;
         }
         return new Slope(
                 mean, Math.sqrt(Math.max(0, square - mean * mean)), ask.known().answers() + answered);
@@ -179,7 +188,7 @@ final class ScrewBelief {
         }
         double most = ask.limit().getAsDouble() - ask.error() - ask.division() / 2;
         for (int i = 0; i < filters.size(); i++) {
-            if (weights.get(i) > 1e-4) {
+            if (weights[i] > 1e-4) {
                 double to = filters.get(i).after(turns);
                 if (to + 2.5 * filters.get(i).deviation(to, turns, false) > most) {
                     return true;
@@ -195,7 +204,7 @@ final class ScrewBelief {
         double chance = 0;
         for (int i = 0; i < filters.size(); i++) {
             double to = filters.get(i).after(turns);
-            chance += weights.get(i) * (1 - normal((edge - to) / filters.get(i).deviation(to, turns, true)));
+            chance += weights[i] * (1 - normal((edge - to) / filters.get(i).deviation(to, turns, true)));
         }
         return chance;
     }
@@ -206,10 +215,12 @@ final class ScrewBelief {
         for (int i = 0; i < filters.size(); i++) {
             double to = filters.get(i).after(turns);
             double sd = filters.get(i).deviation(to, turns, true);
-            for (double bias : new double[] {-0.8, -0.4, 0, 0.4, 0.8}) {
+            double in = 0;
+            for (double bias : BIASES) {
                 double off = to - ask.target() + bias * STEADY * ask.error();
-                chance += weights.get(i) / 5 * (normal((ask.close() - off) / sd) - normal((-ask.close() - off) / sd));
+                in += normal((ask.close() - off) / sd) - normal((-ask.close() - off) / sd);
             }
+            chance += weights[i] / BIASES.length * in;
         }
         return chance;
     }
@@ -217,7 +228,7 @@ final class ScrewBelief {
     double mean(double turns) {
         double mean = 0;
         for (int i = 0; i < filters.size(); i++) {
-            mean += weights.get(i) * filters.get(i).after(turns);
+            mean += weights[i] * filters.get(i).after(turns);
         }
         return mean;
     }
@@ -229,7 +240,7 @@ final class ScrewBelief {
         for (int i = 0; i < filters.size(); i++) {
             double to = filters.get(i).after(turns);
             double sd = filters.get(i).deviation(to, turns, true);
-            square += weights.get(i) * (sd * sd + (to - mean) * (to - mean));
+            square += weights[i] * (sd * sd + (to - mean) * (to - mean));
         }
         return Math.sqrt(square);
     }
@@ -237,6 +248,9 @@ final class ScrewBelief {
     /** Of the standard normal distribution, to 1e-7 (Abramowitz and Stegun, 26.2.17). */
     static double normal(double x) {
         double z = Math.abs(x);
+        if (z > NOTHING_BEYOND) {
+            return x > 0 ? 1 : 0;
+        }
         double t = 1 / (1 + 0.2316419 * z);
         double tail = Math.exp(-z * z / 2)
                 / Math.sqrt(2 * Math.PI)

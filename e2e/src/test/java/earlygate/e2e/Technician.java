@@ -41,6 +41,10 @@ class Technician extends HandsAtTheLoad {
               }
             }""";
 
+    /** Nothing can be taken or gone on with while the needle moves. */
+    private static final String MOVES = "() => !document.querySelector('main button.primary:enabled')"
+            + " && !!document.querySelector('.gauge .chip')?.innerText.startsWith('◇')";
+
     private String prepared = "";
     private int idle;
 
@@ -124,6 +128,9 @@ class Technician extends HandsAtTheLoad {
             press(page.locator("button.primary:enabled"));
         }
         pass(1);
+        for (int i = 0; i < 10 && (boolean) page.evaluate(MOVES); i++) {
+            pass(1);
+        }
     }
 
     /** What the page says stands otherwise is put as it says. */

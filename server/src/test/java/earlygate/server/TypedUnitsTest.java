@@ -35,8 +35,8 @@ class TypedUnitsTest {
         server.close();
     }
 
-    /** One that rests by its plate, and two of the most settings; LG-07 is {@link Finished}, the others are walked on the rig. */
-    private static final List<String> FEW = List.of("PL-01", "BP-11", "NH-04");
+    /** One that rests by its plate, and one of two pumps and curves; LG-07 is {@link Finished}, the others are on the rig. */
+    private static final List<String> FEW = List.of("PL-01", "BP-11");
 
     /**
      * One machine of each of these units, read before a screw is touched; under {@code --long} of every demo unit, and a
