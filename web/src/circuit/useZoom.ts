@@ -75,10 +75,6 @@ export function useZoom(content: Ref<SVGGElement | undefined>, laid: () => Box, 
     middle.value = { x: x + width / 2 - dx, y: y + height / 2 - dy }
   }
 
-  // What a window's height comes to may differ in its last digits: the same picture, the same numbers.
-  const viewBox = computed(() => {
-    const { x, y, width, height } = seen.value
-    return [x, y, width, height].map((n) => Math.round(n * 100) / 100).join(' ')
-  })
+  const viewBox = computed(() => `${seen.value.x} ${seen.value.y} ${seen.value.width} ${seen.value.height}`)
   return { viewBox, zoomed: computed(() => near.value > 1), zoom, fit, pan }
 }

@@ -18,7 +18,6 @@ import org.junit.jupiter.api.Test;
 
 /** A circuit changed by pointing at its drawing: nothing is named by hand, nothing is lost, everything can be undone. */
 class PointingTest {
-    /** What follows sooner counts as the same step to undo. */
     /** What is changed sooner after another change counts as the same step of undo. */
     private static final int A_STEP_MS = 900;
 
