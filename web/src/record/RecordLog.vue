@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import Column from 'primevue/column'
 import DataTable from 'primevue/datatable'
+import { ref } from 'vue'
 import type { Schema } from '../api/client'
 import { clock, when } from '../display/time'
 import { say } from '../words'
@@ -8,14 +9,25 @@ import LogTimeline from './LogTimeline.vue'
 
 /** All that was written in a run: as a picture over time, and to the letter. */
 defineProps<{ record: Schema['RecordView'] }>()
+
+/** Long tables are drawn when somebody opens them, and so many rows at once: hundreds held the whole page up for seconds. */
+const PAGES = {
+  paginator: true,
+  alwaysShowPaginator: false,
+  paginatorTemplate: 'PrevPageLink CurrentPageReport NextPageLink',
+  currentPageReportTemplate: say('record.recordPage.rows-of', '{first}', '{last}', '{totalRecords}'),
+  rows: 100,
+}
+const takenOpen = ref(false)
+const logOpen = ref(false)
 </script>
 
 <template>
   <section class="log">
     <LogTimeline :log="record.log" />
-    <details>
+    <details @toggle="takenOpen = ($event.target as HTMLDetailsElement).open">
       <summary>{{ say('record.recordPage.every-reading-taken', record.taken.length) }}</summary>
-      <DataTable size="small" :value="record.taken" scrollable scroll-height="420px" removable-sort>
+      <DataTable v-if="takenOpen" v-bind="PAGES" size="small" :value="record.taken" scrollable scroll-height="420px" removable-sort>
         <Column sortable field="seq" :header="say('record.recordPage.no')">
           <template #body="{ data: t }">{{ t.seq }}</template>
         </Column>
@@ -39,9 +51,11 @@ defineProps<{ record: Schema['RecordView'] }>()
         </Column>
       </DataTable>
     </details>
-    <details>
+    <details @toggle="logOpen = ($event.target as HTMLDetailsElement).open">
       <summary>{{ say('record.recordPage.log-entries', record.log.length) }}</summary>
       <DataTable
+        v-if="logOpen"
+        v-bind="PAGES"
         size="small"
         :value="record.log"
         :row-class="(l: Schema['RecordView']['log'][number]) => ({ void: l.slip })"
@@ -73,6 +87,10 @@ defineProps<{ record: Schema['RecordView'] }>()
 }
 :deep(td) {
   font-size: 15px;
+}
+:deep(.p-paginator button) {
+  min-width: 64px;
+  height: 48px;
 }
 :deep(.void) {
   text-decoration: line-through;

@@ -25,6 +25,7 @@ export const RECORD = {
   'record.recordPage.practice-rig-not-a': ' · practice rig, not a machine',
   'record.recordPage.read': 'Read',
   'record.recordPage.readings-and-tests': 'Readings and tests',
+  'record.recordPage.rows-of': '{0} to {1} of {2}',
   'record.recordPage.setting': 'Setting',
   'record.recordPage.settings': 'Settings',
   'record.recordPage.step': 'Step',

@@ -17,6 +17,9 @@ abstract class Hands {
     /** So long the page shows no newer figures after it has shown some. */
     private static final int FIGURES_MS = 100;
 
+    /** Machine time between two looks at a needle that still moves. */
+    static final double A_LOOK_S = 2;
+
     final Page page;
 
     Hands(Page page) {
@@ -88,9 +91,9 @@ abstract class Hands {
 
     /** An accumulator fills and empties slowly: a gauge is believed once it stands. */
     void stand() {
-        pass(1.5);
-        for (int i = 0; i < 40 && text(".gauge .chip").startsWith("◇"); i++) {
-            pass(1);
+        pass(A_LOOK_S);
+        for (int i = 0; i < 20 && text(".gauge .chip").startsWith("◇"); i++) {
+            pass(A_LOOK_S);
         }
     }
 

@@ -106,8 +106,8 @@ abstract class HandsAtTheLoad extends Hands {
     }
 
     private void await(int before) {
-        for (int i = 0; i < 60 && !isTaken(before); i++) {
-            pass(1);
+        for (int i = 0; i < 30 && !isTaken(before); i++) {
+            pass(A_LOOK_S);
             // Where it was refused the page asks again after a while.
             page.clock().fastForward(ASKS_AGAIN_MS);
             answered();

@@ -127,9 +127,9 @@ class Technician extends HandsAtTheLoad {
         } else {
             press(page.locator("button.primary:enabled"));
         }
-        pass(1);
-        for (int i = 0; i < 10 && (boolean) page.evaluate(MOVES); i++) {
-            pass(1);
+        pass(A_LOOK_S);
+        for (int i = 0; i < 5 && (boolean) page.evaluate(MOVES); i++) {
+            pass(A_LOOK_S);
         }
     }
 

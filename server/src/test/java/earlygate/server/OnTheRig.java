@@ -14,9 +14,9 @@ import tools.jackson.databind.node.ObjectNode;
 
 /** Works the practice rig's handles and takes what its instruments show. */
 public class OnTheRig extends Walker {
-    private static final int LOOKS = 20;
+    private static final int LOOKS = 6;
     /** Machine time between two looks at a needle that still moves. */
-    private static final double A_LOOK_S = 0.6;
+    private static final double A_LOOK_S = 2;
 
     private final Set<String> held = new TreeSet<>();
     private final List<String> heldWrongly = new ArrayList<>();
@@ -192,14 +192,17 @@ public class OnTheRig extends Walker {
                 && view.get("readings")
                         .valueStream()
                         .allMatch(r -> r.get("grade").asString().equals("pass"));
+        if (!right) {
+            return;
+        }
         glance();
         // While a needle trembles nobody is said to have it.
-        for (int i = 0; right && live.get("held").isNull() && i < LOOKS; i++) {
+        for (int i = 0; live.get("held").isNull() && i < LOOKS; i++) {
             pass(A_LOOK_S);
             glance();
         }
         JsonNode now = live.get("held");
-        if (right && now.isObject()) {
+        if (now.isObject()) {
             String own = Words.settingName(step.get("setting").asString());
             List<String> by =
                     now.get("by").valueStream().map(JsonNode::asString).toList();
