@@ -59,8 +59,9 @@ watch(
   () => tour.stop,
   (stop) => void (stop === 'ready' && tour.bringToScrew()),
 )
+// The page may still show where the run stood before the hand came to the screw.
 watch(view, (now) => {
-  if (tour.stop === 'screw' && now && now.step?.id !== tour.state.screw) tour.at('end')
+  if (tour.stop === 'screw' && now && (now.finished || now.stepNumber > (tour.state.screw ?? 0))) tour.at('end')
 })
 </script>
 

@@ -15,8 +15,8 @@ interface Kept {
   stop?: Stop
   tag: string
   run?: number
-  /** the step that a newcomer does */
-  screw?: string
+  /** the number of the step that a newcomer does */
+  screw?: number
   /** offered once; whoever said no finds it behind `?` */
   offered: boolean
 }
@@ -96,8 +96,8 @@ export const useTour = defineStore('tour', () => {
         const hand = handAt(run)
         view.value = await hand.look()
         while (stop.value === 'ready' && !isScrew(view.value.step) && !view.value.finished) view.value = await hand.doStep(view.value)
+        state.value.screw = view.value.stepNumber
         if (stop.value === 'ready') at('screw')
-        state.value.screw = view.value.step?.id
       }),
     )
     walking = false
