@@ -21,10 +21,7 @@ import java.nio.file.Path;
 import java.util.List;
 import java.util.concurrent.CopyOnWriteArrayList;
 
-/**
- * One server and one browser for the journeys of a thread; nothing that a journey leaves in the browser is there for the
- * next.
- */
+/** One server and one browser for the journeys of a JVM; nothing that a journey leaves in the browser is there for the next. */
 final class Served {
     private static final List<String> FLAGS = List.of(
             "--no-sandbox",
@@ -38,18 +35,16 @@ final class Served {
     private static final int HIGH = 800;
     private static final double PATIENCE_MS = 30_000;
     private static final List<String> REFUSED = new CopyOnWriteArrayList<>();
-    private static final ThreadLocal<Served> HERE = ThreadLocal.withInitial(Served::new);
-
-    private final Browser browser = Playwright.create()
+    private static Path data = temporary();
+    private static Server server = new Server(data);
+    private static boolean used;
+    private static final Browser BROWSER = Playwright.create()
             .chromium()
             .launch(new BrowserType.LaunchOptions()
                     .setExecutablePath(Path.of("/usr/bin/chromium"))
                     .setArgs(FLAGS));
-    private Path data = temporary();
-    private Server server = new Server(data);
-    private boolean used;
-    private Page desk;
-    private Page timed;
+    private static Page desk;
+    private static Page timed;
 
     static {
         // Waited for as long as it takes: how quick a machine is decides nothing.
@@ -59,8 +54,8 @@ final class Served {
     private Served() {}
 
     static Server server() {
-        HERE.get().used = true;
-        return HERE.get().server;
+        used = true;
+        return server;
     }
 
     private static Path temporary() {
@@ -73,46 +68,42 @@ final class Served {
 
     /** Stops the server and starts it again on the same data and port. */
     static void restart() {
-        Served here = HERE.get();
-        int port = URI.create(here.server.base()).getPort();
-        here.server.close();
-        here.server = new Server(here.data, port);
+        int port = URI.create(server.base()).getPort();
+        server.close();
+        server = new Server(data, port);
     }
 
     /** A server with nothing but the demo units: the number of a run is its machine's seed, so runs begin at one again. */
     static void fresh() {
-        Served here = HERE.get();
-        if (!here.used) {
+        if (!used) {
             return;
         }
-        here.used = false;
-        here.server.close();
-        here.data = temporary();
-        here.server = new Server(here.data);
+        used = false;
+        server.close();
+        data = temporary();
+        server = new Server(data);
     }
 
     /** A page as somebody sees it who has never been here. It is always the same one: its scripts are read only once. */
     static Page open(String path) {
-        Served here = HERE.get();
-        if (here.desk == null || here.desk.isClosed()) {
-            here.desk = listened(somebody().newPage());
+        if (desk == null || desk.isClosed()) {
+            desk = listened(somebody().newPage());
         }
-        return here.opened(here.desk, path);
+        return opened(desk, path);
     }
 
     /** A page whose timers are skipped by the test, not waited for. */
     static Page timed(String path) {
-        Served here = HERE.get();
-        if (here.timed == null || here.timed.isClosed()) {
-            here.timed = listened(somebody().newPage());
-            here.timed.clock().install();
+        if (timed == null || timed.isClosed()) {
+            timed = listened(somebody().newPage());
+            timed.clock().install();
         }
-        return here.opened(here.timed, path);
+        return opened(timed, path);
     }
 
     /** What the journey before left in this page or in another one is gone. */
-    private Page opened(Page page, String path) {
-        for (BrowserContext somebody : browser.contexts()) {
+    private static Page opened(Page page, String path) {
+        for (BrowserContext somebody : BROWSER.contexts()) {
             for (Page other : somebody.pages()) {
                 if (other == desk || other == timed) {
                     leave(other);
@@ -127,12 +118,12 @@ final class Served {
         page.emulateMedia(new Page.EmulateMediaOptions().setMedia(Media.SCREEN));
         page.unrouteAll();
         page.context().setOffline(false);
-        CDPSession session = page.context().newCDPSession(page);
+        CDPSession browser = page.context().newCDPSession(page);
         JsonObject all = new JsonObject();
         all.addProperty("origin", server().base());
         all.addProperty("storageTypes", "cookies,local_storage,indexeddb");
-        session.send("Storage.clearDataForOrigin", all);
-        session.detach();
+        browser.send("Storage.clearDataForOrigin", all);
+        browser.detach();
         page.navigate(server().base() + path);
         return page;
     }
@@ -167,13 +158,11 @@ final class Served {
     }
 
     private static BrowserContext somebody() {
-        return HERE.get()
-                .browser
-                .newContext(new Browser.NewContextOptions()
-                        .setViewportSize(WIDE, HIGH)
-                        .setAcceptDownloads(true)
-                        // Oil that is drawn flowing would keep a core busy.
-                        .setReducedMotion(ReducedMotion.REDUCE));
+        return BROWSER.newContext(new Browser.NewContextOptions()
+                .setViewportSize(WIDE, HIGH)
+                .setAcceptDownloads(true)
+                // Oil that is drawn flowing would keep a core busy.
+                .setReducedMotion(ReducedMotion.REDUCE));
     }
 
     private static Page listened(Page page) {
