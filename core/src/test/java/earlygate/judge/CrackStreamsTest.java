@@ -7,7 +7,7 @@ import org.junit.jupiter.api.Test;
 
 /** Reliefs of known truth backed out past their crack: never called too early, called in time, and named right. */
 class CrackStreamsTest {
-    private static final int MACHINES = Effort.of("machines", 60, 600);
+    private static final int MACHINES = Effort.of("machines", 30, 600);
 
     @Test
     void everyCrackIsToldWhenItIsThere() {

@@ -10,7 +10,7 @@ import org.junit.jupiter.params.provider.CsvSource;
 
 /** Screws brought to their targets by what is advised: how soon, how surely, and never past what may not be passed. */
 class NextTurnTest {
-    private static final int SCREWS = Effort.of("screws", 40, 600);
+    private static final int SCREWS = Effort.of("screws", 20, 600);
 
     /**
      * Off its data; with play, a hand that misses, a dial and an outlier; stiffening by anything; found too high, brought

@@ -11,7 +11,7 @@ import org.junit.jupiter.api.Test;
 
 /** The same reliefs where a hand turns, lets the needle stand, reads it by eye and types it. */
 class ReadCracksTest {
-    private static final int MACHINES = Effort.of("machines", 300, 3000);
+    private static final int MACHINES = Effort.of("machines", 150, 3000);
 
     /** A quarter of its class is how far one eye differs from itself. */
     private static double byEye(ReliefMachine m) {

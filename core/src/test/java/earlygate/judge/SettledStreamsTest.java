@@ -7,7 +7,7 @@ import org.junit.jupiter.api.Test;
 
 /** Streams whose truth is known: a creep is never called still, and what rests is read where it rests, in time. */
 class SettledStreamsTest {
-    private static final int STREAMS = Effort.of("streams", 300, 3000);
+    private static final int STREAMS = Effort.of("streams", 200, 3000);
 
     @Test
     void whatStandsIsToldFromWhatMoves() {

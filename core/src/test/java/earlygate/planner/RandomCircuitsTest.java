@@ -28,12 +28,12 @@ class RandomCircuitsTest {
 
     @Test
     void soundCircuitsArePlanned() {
-        planned(RandomCircuits::unit, Effort.of("seeds", 25, 300));
+        planned(RandomCircuits::unit, Effort.of("seeds", 15, 300));
     }
 
     @Test
     void soundPlantsArePlanned() {
-        planned(RandomPlants::unit, Effort.of("seeds", 25, 300));
+        planned(RandomPlants::unit, Effort.of("seeds", 15, 300));
     }
 
     private static void planned(LongFunction<PowerUnit> units, int seeds) {

@@ -23,7 +23,7 @@ import org.junit.jupiter.params.provider.ValueSource;
 
 /** Whatever hands do, in whatever order, at whatever step: the log stays readable, and every answer made of it. */
 class RandomRunsTest {
-    private static final int RUNS = Effort.of("runs", 100, 1000);
+    private static final int RUNS = Effort.of("runs", 60, 1000);
     private static final int LONGEST = 60;
 
     @ParameterizedTest

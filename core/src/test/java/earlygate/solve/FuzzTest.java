@@ -20,7 +20,7 @@ import tools.jackson.databind.node.ObjectNode;
 
 /** Seeded mutations of sound files: whatever comes out is an answer in finite numbers or a named refusal. */
 class FuzzTest {
-    private static final int FILES = Effort.of("fuzz.files", 1500, 15000);
+    private static final int FILES = Effort.of("fuzz.files", 1000, 15000);
     private static final JsonMapper JSON = new JsonMapper();
     private static final double[] NUMBERS = {-1, 0, 1e-9, 0.1, 3, 77, 999, 1e6, 1e300};
 

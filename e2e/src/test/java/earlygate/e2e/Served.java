@@ -130,7 +130,10 @@ final class Served {
 
     /** A page that is not looked at listens to no machine. It stays at its server: elsewhere the browser would begin anew. */
     static void leave(Page page) {
-        page.navigate(server().base() + "/gate.svg");
+        String away = server().base() + "/gate.svg";
+        if (!page.url().equals(away)) {
+            page.navigate(away);
+        }
     }
 
     /** Opens a list of choices by its name, and takes one. */

@@ -23,7 +23,7 @@ class AnyCallTest {
     /** Of its own: units are removed and changed. */
     private static final Server server = Server.thrownAway();
 
-    private static final int CALLS = Effort.of("calls", 400, 20_000);
+    private static final int CALLS = Effort.of("calls", 300, 20_000);
     private static final List<String> NEVER =
             List.of("\tat ", "Exception", "\"message\":\"null\"", "java.", "org.spring");
     private static final JsonNodeFactory NODES = JsonNodeFactory.instance;

@@ -24,7 +24,7 @@ class AnyHandsTest {
 
     private static final Pattern UNSAID = Pattern.compile("\\{\\w+}|NaN|Infinity|\\bnull\\b");
     private static final int RUNS = Effort.of("hands", 2, 20);
-    private static final int DEEDS = 45;
+    private static final int DEEDS = 30;
 
     @ParameterizedTest
     @FieldSource("earlygate.fixture.Units#DEMO")
