@@ -53,6 +53,12 @@ class ElectricJourneyTest extends OnAFreshServer {
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("psi"))
                 .click();
         assertThat(rows.nth(1)).containsText("2553 psi");
+        page.locator(".log summary").last().click();
+        Locator log = page.locator(".log details").last().locator("tbody tr");
+        assertThat(log).hasCount(100);
+        assertThat(log.first()).containsText("Began on a practice machine");
+        Journey.button(page, "Next Page").click();
+        assertThat(log.first()).containsText("101");
         Download pdf = page.waitForDownload(() -> Journey.link(page, "PDF").click());
         assertThat(Files.readAllBytes(pdf.path())).startsWith("%PDF".getBytes());
         Download json = page.waitForDownload(() -> Journey.link(page, "JSON").click());
