@@ -3,6 +3,7 @@ package earlygate.e2e;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
+import earlygate.server.OnTheRig;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.regex.Matcher;
@@ -16,9 +17,6 @@ abstract class Hands {
 
     /** So long the page shows no newer figures after it has shown some. */
     private static final int FIGURES_MS = 100;
-
-    /** Machine time between two looks at a needle that still moves. */
-    static final double A_LOOK_S = 2;
 
     final Page page;
 
@@ -91,9 +89,9 @@ abstract class Hands {
 
     /** An accumulator fills and empties slowly: a gauge is believed once it stands. */
     void stand() {
-        pass(A_LOOK_S);
+        pass(OnTheRig.A_LOOK_S);
         for (int i = 0; i < 20 && text(".gauge .chip").startsWith("◇"); i++) {
-            pass(A_LOOK_S);
+            pass(OnTheRig.A_LOOK_S);
         }
     }
 

@@ -2,6 +2,7 @@ package earlygate.e2e;
 
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
+import earlygate.server.OnTheRig;
 import java.util.List;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
@@ -107,7 +108,7 @@ abstract class HandsAtTheLoad extends Hands {
 
     private void await(int before) {
         for (int i = 0; i < 30 && !isTaken(before); i++) {
-            pass(A_LOOK_S);
+            pass(OnTheRig.A_LOOK_S);
             // Where it was refused the page asks again after a while.
             page.clock().fastForward(ASKS_AGAIN_MS);
             answered();

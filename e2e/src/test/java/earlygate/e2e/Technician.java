@@ -2,6 +2,7 @@ package earlygate.e2e;
 
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
+import earlygate.server.OnTheRig;
 import java.util.Map;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
@@ -127,9 +128,9 @@ class Technician extends HandsAtTheLoad {
         } else {
             press(page.locator("button.primary:enabled"));
         }
-        pass(A_LOOK_S);
+        pass(OnTheRig.A_LOOK_S);
         for (int i = 0; i < 5 && (boolean) page.evaluate(MOVES); i++) {
-            pass(A_LOOK_S);
+            pass(OnTheRig.A_LOOK_S);
         }
     }
 

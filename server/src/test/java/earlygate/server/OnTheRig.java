@@ -16,7 +16,7 @@ import tools.jackson.databind.node.ObjectNode;
 public class OnTheRig extends Walker {
     private static final int LOOKS = 6;
     /** Machine time between two looks at a needle that still moves. */
-    private static final double A_LOOK_S = 2;
+    public static final double A_LOOK_S = 2;
 
     private final Set<String> held = new TreeSet<>();
     private final List<String> heldWrongly = new ArrayList<>();
