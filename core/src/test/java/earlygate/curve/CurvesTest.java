@@ -13,6 +13,7 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.Arguments;
 import org.junit.jupiter.params.provider.MethodSource;
 
+/** Each characteristic against its slope, its corners and the standard it comes from. */
 class CurvesTest {
     private static final double K = Orifice.coefficient(1e-3, 20 * BAR);
 

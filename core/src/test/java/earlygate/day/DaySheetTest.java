@@ -16,6 +16,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 
+/** The day of a job: the partner's hours, what is wanted twice, figures by hand. */
 class DaySheetTest {
     private static Job job(String tag, int minutes, Set<String> instruments, Stretch... partner) {
         return new Job(tag, minutes, List.of(partner), instruments);

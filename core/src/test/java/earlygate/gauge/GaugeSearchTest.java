@@ -16,6 +16,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 
+/** Which gauge shows which setting of the demo units, and in which situation; the answers by a technician, by hand. */
 class GaugeSearchTest {
     /** Each setting at its target: which valves stand where, and who had to be raised. */
     @ParameterizedTest

@@ -12,6 +12,7 @@ import java.util.OptionalDouble;
 import java.util.Random;
 import org.junit.jupiter.api.Test;
 
+/** A setting over the years: a creep is told from a jump and from the scatter of the gauges. */
 class DriftTest {
     private static final Target TARGET = new Target("RV1", 176 * BAR, 4 * BAR, Target.Defined.CRACKING);
 

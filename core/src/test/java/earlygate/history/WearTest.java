@@ -9,6 +9,7 @@ import java.time.LocalDate;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 
+/** A pump over the years, from what it lost when it was measured; figures by hand. */
 class WearTest {
     private static Measured measured(String on, double efficiency) {
         return new Measured(LocalDate.parse(on), efficiency, 0.008);

@@ -10,6 +10,7 @@ import earlygate.identify.Traits.Trait;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 
+/** Which kind a valve is, told from its pilot, how it rests, its drain and its place. */
 class ValveKindTest {
     @ParameterizedTest
     @CsvSource({

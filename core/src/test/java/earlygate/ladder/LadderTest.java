@@ -28,6 +28,7 @@ import org.junit.jupiter.params.provider.CsvSource;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
 
+/** The rules L1 to L13 of the handbook: for each the facts that give it, and those that do not. */
 class LadderTest {
     @Test
     void lg07TeachesOnlyWhyThePumpLeads() {

@@ -7,6 +7,7 @@ import earlygate.unit.Pump;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 
+/** No kind of component is without its equations. */
 class ElementsTest {
     private static Stream<Class<?>> kinds(Class<?> kind) {
         return kind.isSealed()

@@ -30,6 +30,7 @@ import org.junit.jupiter.params.provider.Arguments;
 import org.junit.jupiter.params.provider.MethodSource;
 import tools.jackson.databind.node.ObjectNode;
 
+/** What a plan is made of: its order, its steps held against the model, the comparison of the schools. */
 class PlannerTest {
     @Test
     void reliefFirstCompensatorLast() {

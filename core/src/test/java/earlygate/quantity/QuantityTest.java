@@ -7,6 +7,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 
+/** Figures as they are shown and typed, in every unit; conversions by their definitions. */
 class QuantityTest {
     @ParameterizedTest
     @CsvSource({"143.5, 143.5", "'143,5', 143.5", "' 12 ', 12", ".5, 0.5", "0, 0"})

@@ -11,6 +11,7 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.EnumSource;
 
+/** Each calculator against a sum by hand, and what it refuses. */
 class ReckoningTest {
     /** Worked by hand. */
     @ParameterizedTest

@@ -19,6 +19,7 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 
+/** The practice machine: heat, motion, trips and restarts; figures by the laws of the handbook, by hand. */
 class RigTest {
     private final PowerUnit unit = lg07();
 

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import earlygate.run.RunEvent.StepDone;
 import org.junit.jupiter.api.Test;
 
+/** A flow meter stands in the line from the step that fits it to the step that takes it out. */
 class FlowMetersTest {
     @Test
     void oneStandsFromWhereItIsFittedToWhereItIsTakenOut() {

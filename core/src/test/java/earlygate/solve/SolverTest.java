@@ -27,6 +27,7 @@ import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
 
+/** The steady solver: closed forms, sweeps both ways, and circuits without an answer named by their lines. */
 class SolverTest {
     @Test
     void deadheadUnderACompensatorHasAClosedForm() {

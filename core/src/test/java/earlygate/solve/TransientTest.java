@@ -22,6 +22,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 
+/** The model in time: closed forms of filling, cycling and warming; its end is the steady solver's answer. */
 class TransientTest {
     private static final double STEP = 1e-3;
 

@@ -20,6 +20,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 
+/** What each gauge must read, derived from settings and work; figures by hand. */
 class TargetSheetTest {
     /** Each setting of each demo unit on its own gauge: what that gauge must show, bar. */
     @ParameterizedTest

@@ -10,6 +10,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 
+/** Which lines stand at one pressure, and where a path leads. */
 class PathsTest {
     /** Whose oil can get to a line in some position of the valves. */
     @ParameterizedTest

@@ -19,6 +19,7 @@ import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.node.ObjectNode;
 
+/** The unit file: read in SI, strictly, with every problem at once. */
 class UnitFileTest {
     @Test
     void readsInSi() {

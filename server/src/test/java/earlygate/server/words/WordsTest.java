@@ -22,6 +22,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 
+/** Every code has its sentence, every sentence is said, and figures stand in the unit that is asked. */
 class WordsTest {
     private static final Pattern LITERAL = Pattern.compile("\"((?:[^\"\\\\\n]|\\\\.)*)\"");
     private static final Pattern CODE = Pattern.compile("[a-z][a-z-]*\\.[A-Za-z0-9.-]*[A-Za-z0-9]");
