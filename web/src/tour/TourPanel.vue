@@ -59,10 +59,7 @@ watch(
   () => tour.stop,
   (stop) => void (stop === 'ready' && tour.bringToScrew()),
 )
-// The page may still show where the run stood before the hand came to the screw.
-watch(view, (now) => {
-  if (tour.stop === 'screw' && now && (now.finished || now.stepNumber > (tour.state.screw ?? 0))) tour.at('end')
-})
+watch(view, (now) => now && tour.seen(now))
 </script>
 
 <template>

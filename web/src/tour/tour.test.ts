@@ -47,6 +47,20 @@ describe('tour', () => {
     expect(useTour().stop).toBeUndefined()
     expect(useTour().state.offered).toBe(true)
   })
+  it('ends behind the screw, not by a page that still shows a step before it', async () => {
+    const screw = { stepNumber: 8, step: { way: 'turn-to-reading' } } as RunView
+    serve({
+      'POST /api/runs': [{ id: 3 }],
+      'GET /api/units/LG-07/plan.json': [{ phases: [{ steps: [{ way: 'look' }, screw.step] }] }],
+      'GET /api/runs/3': [screw],
+    })
+    const tour = useTour()
+    tour.state.tag = 'LG-07'
+    await tour.startRun()
+    await tour.bringToScrew()
+    const stops = [3, 8, 9].map((stepNumber) => (tour.seen({ ...screw, stepNumber }), tour.stop))
+    expect(stops).toEqual(['screw', 'screw', 'end'])
+  })
 })
 
 describe('the hand at the practice rig', () => {

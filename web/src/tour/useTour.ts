@@ -103,6 +103,11 @@ export const useTour = defineStore('tour', () => {
     walking = false
   }
 
+  /** The newcomer's screw is set; a page may still show where the run stood before the hand came to that screw. */
+  function seen(run: RunView) {
+    if (stop.value === 'screw' && (run.finished || run.stepNumber > (state.value.screw ?? 0))) at('end')
+  }
+
   async function attempt<T>(work: () => Promise<T>): Promise<T | undefined> {
     busy.value = true
     refused.value = null
@@ -116,7 +121,7 @@ export const useTour = defineStore('tour', () => {
     }
   }
 
-  return { state, stop, before, done, refused, busy, at, begin, startRun, bringToScrew, leave }
+  return { state, stop, before, done, refused, busy, at, begin, startRun, bringToScrew, seen, leave }
 })
 
 /** One guide over all tabs. */
