@@ -72,22 +72,23 @@ class NextPointTest {
                     pumpAim(0.85)));
 
     private static final double SET_BAR = 160;
+    private static final double NEW_LPM = 60;
 
     private static Aim pumpAim(double opening) {
-        CurvePoint p = pump(opening, SET_BAR);
+        CurvePoint p = pump(opening, SET_BAR, NEW_LPM);
         return new Aim(p.pressurePa(), p.flow(), 0, opening, false);
     }
 
     /**
-     * Where a load that passes {@code opening sqrt(bar)} L/min meets a pump of 60 L/min that leaks 0.03 L/min a bar and,
+     * Where a load that passes {@code opening sqrt(bar)} L/min meets a pump of so many L/min that leaks 0.03 L/min a bar and,
      * within 3 bar of its setting, gives back its stroke.
      */
-    private static CurvePoint pump(double opening, double setBar) {
+    private static CurvePoint pump(double opening, double setBar, double lpm) {
         double low = 0;
         double high = setBar;
         while (high - low > 1e-9) {
             double bar = (low + high) / 2;
-            double gives = Math.min(60 - 0.03 * bar, 20 * (setBar - bar));
+            double gives = Math.min(lpm - 0.03 * bar, 20 * (setBar - bar));
             if (gives > opening * Math.sqrt(bar)) {
                 low = bar;
             } else {
@@ -124,10 +125,21 @@ class NextPointTest {
     @ParameterizedTest
     @ValueSource(doubles = {0, 0.7, 1.7, -0.7, -1.7, 4, -4})
     void aPumpThatStandsOffItsTargetIsAskedForNoPointTwice(double offBar) {
+        asksForEachInTurn(SET_BAR + offBar, NEW_LPM);
+    }
+
+    /** At full stroke all flows lie together, and what one that is worn gives at a low pressure reads like another aim's. */
+    @ParameterizedTest
+    @ValueSource(doubles = {0.98, 0.96, 0.94, 0.9})
+    void aWornPumpIsAskedForNoPointTwice(double wear) {
+        asksForEachInTurn(SET_BAR, wear * NEW_LPM);
+    }
+
+    private static void asksForEachInTurn(double setBar, double lpm) {
         List<CurvePoint> read = new ArrayList<>();
         for (int i = 0; i < PUMP.aims().size(); i++) {
             assertThat(at(NextPoint.of(PUMP, read))).isEqualTo(i);
-            read.add(pump(PUMP.aims().get(i).opening(), SET_BAR + offBar));
+            read.add(pump(PUMP.aims().get(i).opening(), setBar, lpm));
         }
         assertThat(NextPoint.of(PUMP, read)).isEmpty();
     }
