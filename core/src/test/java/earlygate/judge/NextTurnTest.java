@@ -4,6 +4,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import earlygate.fixture.Effort;
 import earlygate.judge.ScrewMachine.Group;
+import java.util.List;
+import java.util.OptionalDouble;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -30,6 +32,29 @@ class NextTurnTest {
         assertThat(t.stops).isLessThanOrEqualTo(SCREWS / 200);
         assertThat(t.endless).isZero();
         assertThat(t.passed).isZero();
+    }
+
+    /** 64 bar a turn, 4 a sixteenth, within 1 of 100: from 98.5 the next is 102.5; from 97 it is 101. */
+    @ParameterizedTest
+    @CsvSource({"98.5, finest", "97, turn", "103, turn", "99.2, leave"})
+    void whereASixteenthIsTooCoarseItStandsOnTheBetterSide(double reads, String said) {
+        List<NextTurn.Reading> turned =
+                List.of(new NextTurn.Reading(0, reads - 20), new NextTurn.Reading(5 / 16.0, reads));
+        NextTurn.Ask ask = new NextTurn.Ask(
+                64,
+                10,
+                200,
+                turned,
+                100,
+                1,
+                1,
+                160,
+                0.1,
+                0,
+                OptionalDouble.empty(),
+                new Slope(64, 1, 4),
+                Double.POSITIVE_INFINITY);
+        assertThat(NextTurn.of(ask).key()).isEqualTo(said);
     }
 
     @Test

@@ -78,6 +78,24 @@ class ServerTest extends OnAServer {
         }
     }
 
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "POST|/api/instruments|{\"name\":\"Gauge 9\",\"kind\":\"banjo\"}|422|\"banjo\" is no kind of instrument",
+                "POST|/api/units/LG-07/revisions|{}|422|There is no sheet in this",
+                "POST|/api/units/LG-07/revisions|{\"document\":7}|422|There is no sheet in this",
+                "POST|/api/calc/ladder|{\"unit\":{\"lines\":[]}}|422|has the wrong number of entries",
+                "GET|/api/runs||400|\"tag\" is missing from the address",
+                "GET|/api/units/XX-99?pressure=furlong||404|There is no unit \"XX-99\"",
+                "POST|/api/removed-units/XX-99/bring-back||404|There is no unit \"XX-99\""
+            })
+    void whatCantBeDoneIsRefusedByName(String method, String path, String body, int status, String why) {
+        Answer answer = body == null ? server.ask(method, path) : server.ask(method, path, body);
+        assertThat(answer.status()).isEqualTo(status);
+        assertThat(answer.json().get("problems").findValuesAsString("message")).anyMatch(m -> m.contains(why));
+    }
+
     @Test
     void sweepsOneThing() {
         ObjectNode vary =
