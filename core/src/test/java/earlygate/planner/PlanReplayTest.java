@@ -56,7 +56,7 @@ class PlanReplayTest {
     static Stream<Arguments> shaken() {
         return Units.DEMO.stream()
                 .flatMap(tag ->
-                        IntStream.range(0, Effort.of("shakes", 3, 20)).mapToObj(seed -> Arguments.of(tag, seed)));
+                        IntStream.range(0, Effort.of("shakes", 5, 20)).mapToObj(seed -> Arguments.of(tag, seed)));
     }
 
     /** Targets, sizes, ratings and overrides, each by up to a fifth; seed 0 leaves the unit as it is. */

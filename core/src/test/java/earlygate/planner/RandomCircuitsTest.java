@@ -25,6 +25,8 @@ import org.junit.jupiter.api.Test;
 /** Sound circuits of random structure are planned; {@code -Dseeds=N} for another number of them. */
 class RandomCircuitsTest {
     private static final double PLANNED = 0.95;
+    /** A few from here on have what is rare: reliefs behind a lever that a cylinder or a motor stands between. */
+    private static final int FIRST = 21;
 
     @Test
     void soundCircuitsArePlanned() {
@@ -37,7 +39,7 @@ class RandomCircuitsTest {
     }
 
     private static void planned(LongFunction<PowerUnit> units, int seeds) {
-        List<String> refused = LongStream.rangeClosed(1, seeds)
+        List<String> refused = LongStream.range(FIRST, FIRST + seeds)
                 .mapToObj(seed -> refused(seed, units.apply(seed)))
                 .filter(r -> !r.isEmpty())
                 .toList();
