@@ -25,7 +25,7 @@ import org.junit.jupiter.api.Test;
 /** Sound circuits of random structure are planned; {@code -Dseeds=N} for another number of them. */
 class RandomCircuitsTest {
     private static final double PLANNED = 0.95;
-    /** A few from here on have what is rare: reliefs behind a lever that a cylinder or a motor stands between. */
+    /** A few from here on have what is rare, such as a line that loses its oil through a cylinder's or a motor's seals. */
     private static final int FIRST = 21;
 
     @Test
