@@ -37,8 +37,11 @@ final class ServerProcess {
     }
 
     static List<String> command(String... args) {
-        List<String> command = new ArrayList<>(
-                List.of(Path.of(System.getProperty("java.home"), "bin", "java").toString(), "-XX:TieredStopAtLevel=1"));
+        List<String> command = new ArrayList<>(List.of(
+                Path.of(System.getProperty("java.home"), "bin", "java").toString(),
+                "-XX:TieredStopAtLevel=1",
+                // What a killed one leaves behind goes with all else that the tests throw away.
+                "-Djava.io.tmpdir=" + System.getProperty("java.io.tmpdir")));
         String app = System.getProperty("app");
         if (app == null) {
             command.addAll(List.of("-cp", System.getProperty("java.class.path"), "earlygate.server.EarlyGate"));
