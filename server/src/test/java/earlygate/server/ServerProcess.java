@@ -80,6 +80,15 @@ final class ServerProcess {
         return process.exitValue();
     }
 
+    /** The libraries of the system that it has loaded, by their paths. */
+    List<String> libraries() throws IOException {
+        return Files.readAllLines(Path.of("/proc", Long.toString(process.pid()), "maps")).stream()
+                .filter(l -> l.contains(".so"))
+                .map(l -> l.substring(l.indexOf('/')))
+                .distinct()
+                .toList();
+    }
+
     /** As by kill -9, at this very instant. */
     void kill() {
         try {

@@ -10,11 +10,16 @@ import java.awt.color.ColorSpace;
 import java.awt.color.ICC_Profile;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
-import java.io.InputStream;
+import java.io.StringReader;
 import java.io.UncheckedIOException;
 import java.util.EnumSet;
 import java.util.Map;
 import java.util.Set;
+import javax.xml.parsers.DocumentBuilderFactory;
+import javax.xml.parsers.ParserConfigurationException;
+import org.w3c.dom.Document;
+import org.xml.sax.InputSource;
+import org.xml.sax.SAXException;
 
 /**
  * Documents on A4: a template of {@code resources/documents}, filled in and printed as PDF/A-2a, to be kept for decades
@@ -23,8 +28,6 @@ import java.util.Set;
 public final class Pdf {
     private static final byte[] COLOURS =
             ICC_Profile.getInstance(ColorSpace.CS_sRGB).getData();
-
-    private static final EnumSet<FSFontUseCase> EVERYWHERE = EnumSet.of(FSFontUseCase.DOCUMENT, FSFontUseCase.SVG);
 
     private Pdf() {}
 
@@ -39,12 +42,11 @@ public final class Pdf {
             builder.usePdfUaAccessibility(true);
             builder.useColorProfile(COLOURS);
             // The product's own type; what it lacks, such as other scripts, comes from the second.
-            font(builder, "/fonts/AtkinsonHyperlegibleNext-Regular.ttf", "Body", 400);
-            font(builder, "/fonts/AtkinsonHyperlegibleNext-Bold.ttf", "Body", 700);
-            font(builder, "/net/sf/jasperreports/fonts/dejavu/DejaVuSans.ttf", "Wide", 400);
-            font(builder, "/net/sf/jasperreports/fonts/dejavu/DejaVuSans-Bold.ttf", "Wide", 700);
-            // Without the characters that XML doesn't know.
-            builder.withHtmlContent(html.replaceAll("[\\p{Cntrl}&&[^\n]]", " "), null);
+            font(builder, Face.BODY, "Body", 400);
+            font(builder, Face.BODY_BOLD, "Body", 700);
+            font(builder, Face.WIDE, "Wide", 400);
+            font(builder, Face.WIDE_BOLD, "Wide", 700);
+            builder.withW3cDocument(parsed(html), null);
             builder.toStream(out);
             builder.run();
             return out.toByteArray();
@@ -53,11 +55,22 @@ public final class Pdf {
         }
     }
 
-    private static void font(PdfRendererBuilder builder, String file, String family, int weight) {
-        builder.useFont(() -> stream(file), family, weight, FontStyle.NORMAL, true, EVERYWHERE);
+    private static Document parsed(String html) throws IOException {
+        try {
+            DocumentBuilderFactory factory = DocumentBuilderFactory.newInstance();
+            factory.setNamespaceAware(true);
+            factory.setFeature("http://apache.org/xml/features/disallow-doctype-decl", true);
+            // Without the characters that XML doesn't know.
+            String text = html.replaceAll("[\\p{Cntrl}&&[^\n]]", " ");
+            Document document = factory.newDocumentBuilder().parse(new InputSource(new StringReader(text)));
+            Lettering.outline(document);
+            return document;
+        } catch (ParserConfigurationException | SAXException e) {
+            throw new IllegalStateException("A template is no XML", e);
+        }
     }
 
-    private static InputStream stream(String file) {
-        return Pdf.class.getResourceAsStream(file);
+    private static void font(PdfRendererBuilder builder, Face face, String family, int weight) {
+        builder.useFont(face::stream, family, weight, FontStyle.NORMAL, true, EnumSet.of(FSFontUseCase.DOCUMENT));
     }
 }
