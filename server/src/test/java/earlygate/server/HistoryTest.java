@@ -209,6 +209,15 @@ class HistoryTest {
         assertThat(read(server, "LG-07", "{not json").problem()).contains("no record that can be read");
     }
 
+    /** As it leaves in a table: the apostrophe keeps a spreadsheet from running it. */
+    @Test
+    void aReasonThatBeginsLikeAFormulaComesInAsItWasWritten() {
+        JsonNode rows = read(server, "LG-07", "setting,as left,unit,reason\nRV1,170,bar,'=1+1 is two\n")
+                .json()
+                .at("/record/settings");
+        assertThat(rows.at("/0/reason").asString()).isEqualTo("=1+1 is two");
+    }
+
     /** The table that a record gives is the table that is taken: no figure is lost on the way, and none comes to it. */
     @Test
     void theTableOfARecordComesInAgain() {

@@ -6,11 +6,14 @@ import static org.assertj.core.api.Assertions.assertThat;
 import earlygate.server.Server.Answer;
 import java.util.Arrays;
 import java.util.List;
+import org.apache.commons.csv.CSVFormat;
+import org.apache.commons.csv.CSVParser;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.text.PDFTextStripper;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.FieldSource;
+import org.junit.jupiter.params.provider.ValueSource;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ObjectNode;
 
@@ -82,6 +85,31 @@ class PlanServerTest extends OnAServer {
         assertThat(rows.get(0)).startsWith("phase,step,kind,setting,action");
         assertThat(rows).anySatisfy(r -> assertThat(r).contains(",set,RX,").contains(",GX,"));
         assertThat(server.get("/api/units/SW-03/plan.csv?pressure=psi").text()).contains("psi");
+    }
+
+    /** Whoever drew the unit: what a spreadsheet would run as a formula stands in no cell. */
+    @ParameterizedTest
+    @ValueSource(strings = {"=HYPERLINK(\"http://x\",\"y\")", "+1+1", "-2+3", "@SUM(A1)", "\uFF1D1+1", " =1+1"})
+    void noCellOfAPlanIsAFormula(String wrench) throws Exception {
+        ObjectNode unit = Server.unit().put("tag", "CS-" + Math.abs(wrench.hashCode()));
+        unit.findParents("wrench").forEach(p -> ((ObjectNode) p).put("wrench", wrench));
+        assertThat(server.post("/api/units", unit).status()).isEqualTo(201);
+        String csv = server.get("/api/units/" + unit.get("tag").asString() + "/plan.csv")
+                .text();
+        List<String> tools =
+                CSVParser.parse(
+                                csv,
+                                CSVFormat.DEFAULT
+                                        .builder()
+                                        .setHeader()
+                                        .setSkipHeaderRecord(true)
+                                        .get())
+                        .stream()
+                        .map(r -> r.get("tool"))
+                        .filter(t -> t.contains(wrench.strip()))
+                        .toList();
+        assertThat(tools).isNotEmpty().allMatch(t -> t.startsWith("'"));
+        server.ask("DELETE", "/api/units/" + unit.get("tag").asString() + "?by=A.%20Marsh");
     }
 
     @Test

@@ -84,7 +84,7 @@ public final class CsvTable {
     private static Row row(List<String> names, CSVRecord record) {
         Map<String, String> cells = new LinkedHashMap<>();
         for (int i = 0; i < Math.min(names.size(), record.size()); i++) {
-            cells.putIfAbsent(names.get(i), record.get(i).strip());
+            cells.putIfAbsent(names.get(i), CsvText.unguarded(record.get(i).strip()));
         }
         return new Row(record.getRecordNumber(), cells);
     }

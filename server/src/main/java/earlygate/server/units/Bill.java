@@ -7,17 +7,15 @@ import earlygate.quantity.Keyed;
 import earlygate.quantity.PressureUnit;
 import earlygate.quantity.TypedNumber;
 import earlygate.server.api.CsvTable;
+import earlygate.server.api.CsvText;
 import earlygate.server.api.Wire;
 import earlygate.unit.PowerUnit;
 import earlygate.unit.Setting;
 import earlygate.unit.Target;
-import java.io.IOException;
-import java.io.UncheckedIOException;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
-import org.apache.commons.csv.CSVFormat;
 
 /** A bill of settings as a table: tag, setting, target, unit, tolerance. Every row has a fate; none is dropped. */
 final class Bill {
@@ -138,25 +136,15 @@ final class Bill {
     }
 
     static String write(PowerUnit unit) {
-        StringBuilder out = new StringBuilder();
-        try (var printer = CSVFormat.DEFAULT
-                .builder()
-                .setHeader(COLUMNS.toArray(String[]::new))
-                .setRecordSeparator("\r\n")
-                .get()
-                .print(out)) {
-            for (Target t : unit.targets()) {
-                printer.printRecord(
-                        unit.tag(),
-                        t.setting(),
-                        number(t.pressurePa()),
-                        PressureUnit.BAR.label(),
-                        number(t.tolerancePa()));
-            }
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
-        }
-        return out.toString();
+        return CsvText.of(
+                COLUMNS,
+                unit.targets().stream()
+                        .map(t -> List.of(
+                                unit.tag(),
+                                t.setting(),
+                                number(t.pressurePa()),
+                                PressureUnit.BAR.label(),
+                                number(t.tolerancePa()))));
     }
 
     private static String number(double pa) {
