@@ -1,5 +1,6 @@
 package earlygate.server.documents;
 
+import java.awt.geom.AffineTransform;
 import java.awt.geom.GeneralPath;
 import java.io.IOException;
 import java.io.InputStream;
@@ -62,7 +63,7 @@ enum Face {
             GlyphData data = font.getGlyph().getGlyph(place);
             double one = font.getUnitsPerEm();
             GeneralPath outline = data == null ? new GeneralPath() : data.getPath();
-            outline.transform(java.awt.geom.AffineTransform.getScaleInstance(1 / one, 1 / one));
+            outline.transform(AffineTransform.getScaleInstance(1 / one, 1 / one));
             return new Glyph(outline, font.getAdvanceWidth(place) / one);
         } catch (IOException e) {
             throw new UncheckedIOException(e);

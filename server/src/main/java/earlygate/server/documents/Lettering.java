@@ -38,12 +38,14 @@ final class Lettering {
     private record Run(Element of, String text, Type type) {}
 
     private final Document document;
-    /** Where the next run stands, and the runs that one anchor places. */
+    /** What stands for the text at hand. */
+    private Element place;
+    /** Where its next run stands. */
     private double x;
 
     private double y;
+    /** Runs that are placed together, by the anchor of the first. */
     private final List<Run> line = new ArrayList<>();
-    private Element place;
 
     private Lettering(Document document) {
         this.document = document;
