@@ -212,7 +212,7 @@ class HistoryTest {
     /** As it leaves in a table: the apostrophe keeps a spreadsheet from running it. */
     @Test
     void aReasonThatBeginsLikeAFormulaComesInAsItWasWritten() {
-        JsonNode rows = read(server, "LG-07", "setting,as left,unit,reason\nRV1,170,bar,'=1+1 is two\n")
+        JsonNode rows = read(server, "LG-07", "setting,as left,unit,reason\nRV1,170,bar,' =1+1 is two\n")
                 .json()
                 .at("/record/settings");
         assertThat(rows.at("/0/reason").asString()).isEqualTo("=1+1 is two");

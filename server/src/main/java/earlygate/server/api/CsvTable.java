@@ -9,15 +9,24 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.regex.Pattern;
+import java.util.stream.Stream;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVParser;
 import org.apache.commons.csv.CSVRecord;
 
 /**
- * A table that a person or a spreadsheet wrote: by comma, semicolon or tab, its columns named in any order, "as found" or
- * "As-Found".
+ * A table as CSV. One that comes in was written by a person or a spreadsheet: by comma, semicolon or tab, its columns named
+ * in any order, "as found" or "As-Found". In one that goes out a text that begins like a formula has an apostrophe before
+ * it, for a spreadsheet would run it, whoever wrote it; where it comes in again the apostrophe is taken off.
  */
 public final class CsvTable {
+    /** What a spreadsheet takes for a formula, the wide signs too; and a text that is guarded already. */
+    private static final Pattern FORMULA = Pattern.compile("(?s)[\\s']*[=+\\-@\\uFF1D\\uFF0B\\uFF0D\\uFF20].*");
+
+    private static final Pattern NUMBER = Pattern.compile("[+-]?\\d+([.,]\\d+)?");
+    private static final String GUARD = "'";
+
     private CsvTable() {}
 
     /** Its rows, or why there are none. */
@@ -84,8 +93,44 @@ public final class CsvTable {
     private static Row row(List<String> names, CSVRecord record) {
         Map<String, String> cells = new LinkedHashMap<>();
         for (int i = 0; i < Math.min(names.size(), record.size()); i++) {
-            cells.putIfAbsent(names.get(i), CsvText.unguarded(record.get(i).strip()));
+            cells.putIfAbsent(names.get(i), unguarded(record.get(i).strip()));
         }
         return new Row(record.getRecordNumber(), cells);
+    }
+
+    /** @param rows of numbers and texts; null for an empty cell */
+    public static String write(List<String> columns, Stream<List<?>> rows) {
+        StringBuilder out = new StringBuilder();
+        try (var printer = CSVFormat.DEFAULT
+                .builder()
+                .setHeader(columns.toArray(String[]::new))
+                .setRecordSeparator("\r\n")
+                .get()
+                .print(out)) {
+            for (List<?> row : (Iterable<List<?>>) rows::iterator) {
+                printer.printRecord(row.stream().map(CsvTable::cell));
+            }
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+        return out.toString();
+    }
+
+    private static Object cell(Object value) {
+        return value == null || value instanceof Number ? value : guarded(value.toString());
+    }
+
+    private static String guarded(String text) {
+        return isFormula(text) ? GUARD + text : text;
+    }
+
+    private static String unguarded(String text) {
+        return text.startsWith(GUARD) && isFormula(text.substring(1))
+                ? text.substring(1).strip()
+                : text;
+    }
+
+    private static boolean isFormula(String text) {
+        return FORMULA.matcher(text).matches() && !NUMBER.matcher(text).matches();
     }
 }

@@ -2,21 +2,13 @@ package earlygate.server.documents;
 
 import earlygate.explain.Reason;
 import earlygate.server.words.ApiProblem;
-import java.io.IOException;
-import java.io.StringReader;
 import java.util.Map;
 import java.util.Set;
 import java.util.regex.Pattern;
-import javax.xml.XMLConstants;
-import javax.xml.parsers.DocumentBuilder;
-import javax.xml.parsers.DocumentBuilderFactory;
-import javax.xml.parsers.ParserConfigurationException;
 import org.w3c.dom.Element;
 import org.w3c.dom.NamedNodeMap;
 import org.w3c.dom.Node;
-import org.xml.sax.InputSource;
 import org.xml.sax.SAXException;
-import org.xml.sax.helpers.DefaultHandler;
 
 /**
  * A drawing that a page sends along for a document: read as nothing but shapes and words, and written anew. Nothing in it
@@ -69,14 +61,7 @@ public final class ForeignSvg {
      */
     public static String read(String sent, String alt, double width, double height) {
         try {
-            DocumentBuilderFactory factory = DocumentBuilderFactory.newInstance();
-            factory.setFeature(XMLConstants.FEATURE_SECURE_PROCESSING, true);
-            factory.setFeature("http://apache.org/xml/features/disallow-doctype-decl", true);
-            DocumentBuilder builder = factory.newDocumentBuilder();
-            // A drawing that can't be read is answered to its sender; nothing is printed of it here.
-            builder.setErrorHandler(new DefaultHandler());
-            Element root =
-                    builder.parse(new InputSource(new StringReader(sent))).getDocumentElement();
+            Element root = Xml.read(sent).getDocumentElement();
             double[] box = box(root.getAttribute("viewBox"));
             double scale = Math.min(width / box[2], height / box[3]);
             ForeignSvg clean = new ForeignSvg();
@@ -94,7 +79,7 @@ public final class ForeignSvg {
                             "height",
                             points(scale * box[3])));
             return clean.out.toString();
-        } catch (SAXException | IOException | ParserConfigurationException | IllegalArgumentException e) {
+        } catch (SAXException | IllegalArgumentException e) {
             throw ApiProblem.badInput("circuit", Reason.of("record.no-drawing"));
         }
     }

@@ -10,15 +10,11 @@ import java.awt.color.ColorSpace;
 import java.awt.color.ICC_Profile;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
-import java.io.StringReader;
 import java.io.UncheckedIOException;
 import java.util.EnumSet;
 import java.util.Map;
 import java.util.Set;
-import javax.xml.parsers.DocumentBuilderFactory;
-import javax.xml.parsers.ParserConfigurationException;
 import org.w3c.dom.Document;
-import org.xml.sax.InputSource;
 import org.xml.sax.SAXException;
 
 /**
@@ -55,17 +51,13 @@ public final class Pdf {
         }
     }
 
-    private static Document parsed(String html) throws IOException {
+    private static Document parsed(String html) {
         try {
-            DocumentBuilderFactory factory = DocumentBuilderFactory.newInstance();
-            factory.setNamespaceAware(true);
-            factory.setFeature("http://apache.org/xml/features/disallow-doctype-decl", true);
             // Without the characters that XML doesn't know.
-            String text = html.replaceAll("[\\p{Cntrl}&&[^\n]]", " ");
-            Document document = factory.newDocumentBuilder().parse(new InputSource(new StringReader(text)));
+            Document document = Xml.read(html.replaceAll("[\\p{Cntrl}&&[^\n]]", " "));
             Lettering.outline(document);
             return document;
-        } catch (ParserConfigurationException | SAXException e) {
+        } catch (SAXException e) {
             throw new IllegalStateException("A template is no XML", e);
         }
     }

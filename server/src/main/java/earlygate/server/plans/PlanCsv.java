@@ -1,6 +1,6 @@
 package earlygate.server.plans;
 
-import earlygate.server.api.CsvText;
+import earlygate.server.api.CsvTable;
 import earlygate.server.api.PlanView;
 import earlygate.server.api.PlanView.ExpectView;
 import earlygate.server.api.PlanView.MoveView;
@@ -35,7 +35,7 @@ final class PlanCsv {
     private PlanCsv() {}
 
     static String write(PlanView plan) {
-        return CsvText.of(
+        return CsvTable.write(
                 COLUMNS,
                 plan.phases().stream()
                         .flatMap(phase -> phase.steps().stream()

@@ -1,7 +1,7 @@
 package earlygate.server.records;
 
 import earlygate.run.RunRecord.AsFound;
-import earlygate.server.api.CsvText;
+import earlygate.server.api.CsvTable;
 import earlygate.server.records.RecordView.SettingView;
 import java.util.Arrays;
 import java.util.List;
@@ -28,7 +28,7 @@ final class RecordCsv {
     private RecordCsv() {}
 
     static String of(RecordView record) {
-        return CsvText.of(COLUMNS, record.settings().stream().map(RecordCsv::row));
+        return CsvTable.write(COLUMNS, record.settings().stream().map(RecordCsv::row));
     }
 
     private static List<?> row(SettingView s) {

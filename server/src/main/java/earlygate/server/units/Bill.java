@@ -7,7 +7,6 @@ import earlygate.quantity.Keyed;
 import earlygate.quantity.PressureUnit;
 import earlygate.quantity.TypedNumber;
 import earlygate.server.api.CsvTable;
-import earlygate.server.api.CsvText;
 import earlygate.server.api.Wire;
 import earlygate.unit.PowerUnit;
 import earlygate.unit.Setting;
@@ -136,7 +135,7 @@ final class Bill {
     }
 
     static String write(PowerUnit unit) {
-        return CsvText.of(
+        return CsvTable.write(
                 COLUMNS,
                 unit.targets().stream()
                         .map(t -> List.of(
