@@ -53,9 +53,9 @@ class BackupTest {
     @Test
     void whatIsNoWholeCopyIsRefused() throws IOException {
         Path junk = Files.writeString(folder.resolve("junk.mv.db"), "no data at all");
-        assertThat(run("data-verify", junk)).contains(1);
+        assertThat(run("data-restore", junk, folder.resolve("new"))).contains(1);
         Path empty = Files.createFile(folder.resolve("empty.mv.db"));
-        assertThat(run("data-verify", empty)).contains(1);
+        assertThat(run("data-restore", empty, folder.resolve("new"))).contains(1);
         Files.createDirectory(folder.resolve("nothing"));
         assertThat(run("data-check", folder.resolve("nothing"))).contains(1);
         assertThat(run("--server.port=1")).isEmpty();

@@ -9,6 +9,7 @@ import java.io.IOException;
 import java.io.RandomAccessFile;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.nio.file.StandardCopyOption;
 import java.sql.Connection;
 import java.sql.DriverManager;
 import java.sql.SQLException;
@@ -76,19 +77,34 @@ class StorageFaultsTest {
         try (RandomAccessFile file = new RandomAccessFile(folder.resolve(FILE).toFile(), "rw")) {
             file.setLength(4096);
         }
-        assertThat(refused()).contains("damaged").contains("restore the last backup");
+        assertThat(refused()).contains("damaged").contains("restore the newest backup into another, empty folder");
     }
 
     @Test
     void aFileCutShortIsKnownByWhatWasConfirmed() throws Exception {
-        // Without compacting at the end, as after a kill: an older state is still in the file and opens without
-        // complaint.
-        Path before = Files.copy(folder.resolve(FILE), folder.resolve("before"));
+        // An older state opens without complaint, be it that the end was cut off or that the file was put back from
+        // before.
+        Path before = Files.createDirectory(folder.resolve("before"));
+        for (String name : List.of(FILE, "early-gate.seal")) {
+            Files.copy(folder.resolve(name), before.resolve(name));
+        }
+        long writes = Long.parseLong(
+                Files.readString(folder.resolve("early-gate.mark")).strip());
         try (Server server = new Server(folder)) {
             server.startRun(true);
         }
-        Files.move(before, folder.resolve(FILE), java.nio.file.StandardCopyOption.REPLACE_EXISTING);
-        assertThat(refused()).contains("older than what was confirmed").contains("restore the last backup");
+        Files.move(before.resolve(FILE), folder.resolve(FILE), StandardCopyOption.REPLACE_EXISTING);
+        String cut = refused();
+        assertThat(cut)
+                .contains("it holds " + writes + " of " + (writes + 1) + " writes")
+                .contains("Copy the folder to another place first")
+                .contains("another, empty folder");
+        // With the seal that was made of it then, too.
+        Files.move(
+                before.resolve("early-gate.seal"),
+                folder.resolve("early-gate.seal"),
+                StandardCopyOption.REPLACE_EXISTING);
+        assertThat(refused()).isEqualTo(cut);
     }
 
     @Test
@@ -115,7 +131,7 @@ class StorageFaultsTest {
             }
         }
         // Where the newest pages are hit the store goes back to what stood before them, and misses the writes since.
-        assertThat(refused()).containsAnyOf("damaged", "is older than what was confirmed from it");
+        assertThat(refused()).containsAnyOf("damaged", "is older than the last entry");
     }
 
     @Test

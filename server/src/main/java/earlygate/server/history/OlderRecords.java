@@ -6,6 +6,7 @@ import static earlygate.server.tables.Tables.RUN;
 import earlygate.explain.Reason;
 import earlygate.history.OlderRecord;
 import earlygate.history.file.OlderRecordFile;
+import earlygate.server.store.HashedRows;
 import earlygate.server.store.OnceKey;
 import earlygate.server.store.Sha256;
 import earlygate.server.store.TakenAway;
@@ -42,12 +43,14 @@ public class OlderRecords {
             OLDER_RECORD.REMOVED_BY);
 
     private final DSLContext db;
+    private final HashedRows rows;
     private final Writes writes;
     private final JsonMapper json;
     private final WallClock clock;
 
-    OlderRecords(DSLContext db, Writes writes, JsonMapper json, WallClock clock) {
+    OlderRecords(DSLContext db, HashedRows rows, Writes writes, JsonMapper json, WallClock clock) {
         this.db = db;
+        this.rows = rows;
         this.writes = writes;
         this.json = json;
         this.clock = clock;
@@ -102,15 +105,15 @@ public class OlderRecords {
                         Reason.of("history.there-already")
                                 .name("on", wanted.on().toString()));
             }
-            db.insertInto(OLDER_RECORD)
-                    .set(OLDER_RECORD.TAG, wanted.tag())
-                    .set(OLDER_RECORD.ON_DAY, wanted.on())
-                    .set(OLDER_RECORD.DOCUMENT, wanted.document())
-                    .set(OLDER_RECORD.HASH, hash)
-                    .set(OLDER_RECORD.TYPED_AT, clock.now())
-                    .set(OLDER_RECORD.TYPED_BY, wanted.typedBy())
-                    .set(OLDER_RECORD.CLIENT_KEY, wanted.key())
-                    .execute();
+            OlderRecordRecord row = db.newRecord(OLDER_RECORD);
+            row.setTag(wanted.tag());
+            row.setOnDay(wanted.on());
+            row.setDocument(wanted.document());
+            row.setHash(hash);
+            row.setTypedAt(clock.now());
+            row.setTypedBy(wanted.typedBy());
+            row.setClientKey(wanted.key());
+            rows.insert(row);
         });
     }
 
@@ -121,11 +124,11 @@ public class OlderRecords {
 
     /** Takes it out of the history, or brings it back; nothing of it is lost. */
     void remove(String tag, long id, String by) {
-        TAKEN_AWAY.remove(db, writes, tag, id, clock.now(), by);
+        TAKEN_AWAY.remove(db, rows, writes, tag, id, clock.now(), by);
     }
 
     void bringBack(String tag, long id) {
-        TAKEN_AWAY.bringBack(db, writes, tag, id);
+        TAKEN_AWAY.bringBack(db, rows, writes, tag, id);
     }
 
     private Kept kept(Record r) {

@@ -3,7 +3,9 @@ package earlygate.server.instruments;
 import static earlygate.server.tables.Tables.FITTED_INSTRUMENT;
 import static earlygate.server.tables.Tables.INSTRUMENT;
 
+import earlygate.server.store.HashedRows;
 import earlygate.server.store.Writes;
+import earlygate.server.tables.tables.records.FittedInstrumentRecord;
 import earlygate.server.tables.tables.records.InstrumentRecord;
 import earlygate.server.words.ApiProblem;
 import java.time.LocalDate;
@@ -38,10 +40,12 @@ public class InstrumentStore {
             boolean retired) {}
 
     private final DSLContext db;
+    private final HashedRows rows;
     private final Writes writes;
 
-    InstrumentStore(DSLContext db, Writes writes) {
+    InstrumentStore(DSLContext db, HashedRows rows, Writes writes) {
         this.db = db;
+        this.rows = rows;
         this.writes = writes;
     }
 
@@ -89,8 +93,10 @@ public class InstrumentStore {
         r.setRetired(i.retired());
         if (i.id() == 0) {
             r.setClientKey(key);
+            rows.insert(r);
+        } else {
+            rows.confirm(r);
         }
-        r.store();
         return get(r.getId());
     }
 
@@ -109,14 +115,15 @@ public class InstrumentStore {
 
     public void fit(String tag, String testPoint, long instrument) {
         writes.write(() -> {
-            db.deleteFrom(FITTED_INSTRUMENT)
-                    .where(FITTED_INSTRUMENT.TAG.eq(tag), FITTED_INSTRUMENT.TEST_POINT.eq(testPoint))
-                    .execute();
-            db.insertInto(FITTED_INSTRUMENT)
-                    .set(FITTED_INSTRUMENT.TAG, tag)
-                    .set(FITTED_INSTRUMENT.TEST_POINT, testPoint)
-                    .set(FITTED_INSTRUMENT.INSTRUMENT_ID, instrument)
-                    .execute();
+            db.fetchOptional(
+                            FITTED_INSTRUMENT,
+                            FITTED_INSTRUMENT.TAG.eq(tag).and(FITTED_INSTRUMENT.TEST_POINT.eq(testPoint)))
+                    .ifPresent(rows::delete);
+            FittedInstrumentRecord row = db.newRecord(FITTED_INSTRUMENT);
+            row.setTag(tag);
+            row.setTestPoint(testPoint);
+            row.setInstrumentId(instrument);
+            rows.insert(row);
         });
     }
 

@@ -10,6 +10,7 @@ import earlygate.plan.Plan;
 import earlygate.rig.Standing;
 import earlygate.run.RunEvent;
 import earlygate.server.store.EventChain;
+import earlygate.server.store.HashedRows;
 import earlygate.server.store.WallClock;
 import earlygate.server.store.Writes;
 import earlygate.server.tables.tables.records.RunEventRecord;
@@ -73,14 +74,16 @@ public class RunStore {
     public record NewEvent(String key, RunEvent.Body body) {}
 
     private final DSLContext db;
+    private final HashedRows rows;
     private final Writes writes;
     private final PlanText plans;
     private final EventText text;
     private final RigStandings standings;
     private final WallClock clock;
 
-    RunStore(DSLContext db, Writes writes, JsonMapper json, RigStandings standings, WallClock clock) {
+    RunStore(DSLContext db, HashedRows rows, Writes writes, JsonMapper json, RigStandings standings, WallClock clock) {
         this.db = db;
+        this.rows = rows;
         this.writes = writes;
         this.plans = new PlanText(json);
         this.text = new EventText(json);
@@ -110,7 +113,7 @@ public class RunStore {
         r.setTechnician(run.technician());
         r.setPractice(run.practice());
         r.setStartedAt(clock.now());
-        r.store();
+        rows.insert(r);
         RunTailRecord tail = db.newRecord(RUN_TAIL);
         tail.setRunId(r.getId());
         tail.setStartHash(EventChain.start(r));
@@ -271,11 +274,10 @@ public class RunStore {
     /** The run's last gate was opened; or it was gone back into, with an empty outcome. */
     public void finished(long runId, String outcome) {
         writes.write(() -> {
-            db.update(RUN)
-                    .set(RUN.FINISHED_AT, outcome == null ? null : clock.now())
-                    .set(RUN.OUTCOME, outcome)
-                    .where(RUN.ID.eq(runId))
-                    .execute();
+            RunRecord run = db.fetchSingle(RUN, RUN.ID.eq(runId));
+            run.setFinishedAt(outcome == null ? null : clock.now());
+            run.setOutcome(outcome);
+            rows.update(run);
         });
     }
 

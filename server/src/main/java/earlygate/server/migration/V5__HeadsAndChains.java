@@ -46,7 +46,7 @@ class V5__HeadsAndChains extends BaseJavaMigration {
     }
 
     private static void chain(DSLContext db, long id) {
-        var run = db.selectFrom(RUN).where(RUN.ID.eq(id)).fetchSingle();
+        var run = EventChain.head(db, id);
         EventChain chain = EventChain.from(run);
         db.selectFrom(RUN_EVENT)
                 .where(RUN_EVENT.RUN_ID.eq(id))

@@ -2,6 +2,7 @@ package earlygate.server.store;
 
 import ch.qos.logback.classic.Level;
 import ch.qos.logback.classic.Logger;
+import earlygate.explain.Reason;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.net.URI;
@@ -17,15 +18,19 @@ import java.util.Optional;
 import org.slf4j.LoggerFactory;
 
 /**
- * What is done with data beside serving them; none of it needs the server, and each says in one line what came of it.
+ * What is done with data beside serving them; none of it needs the server, and each says what came of it. Data of which
+ * something is not as it was written are copied and restored all the same: each fault is named, and the exit code is 3.
  *
  * <pre>
- * data-copy FOLDER FILE    a verified copy of the data file, of a running server too
- * data-verify FILE         every row, index and log of a data file
- * data-check FOLDER        the same of the data in place
+ * data-copy FOLDER FILE     a copy of the data file, of a running server too, looked through
+ * data-restore FILE FOLDER  looks a copy through and moves it into a folder without data
+ * data-check FOLDER         every row, index, log and hash of the data in place
  * </pre>
  */
 public final class DataCommands {
+    private static final int REFUSED = 1;
+    private static final int NOT_WHOLE = 3;
+
     private static final Duration PATIENCE = Duration.ofMinutes(10);
 
     private DataCommands() {}
@@ -36,34 +41,38 @@ public final class DataCommands {
         if (!command.startsWith("data-")) {
             return Optional.empty();
         }
-        // Of the libraries only what goes wrong: the answer is one line.
+        // Of the libraries only what goes wrong: the answer is a few lines.
         ((Logger) LoggerFactory.getLogger(Logger.ROOT_LOGGER_NAME)).setLevel(Level.WARN);
         try {
-            System.out.println(done(command, args.subList(1, args.size())));
-            return Optional.of(0);
+            Verified found = done(command, args.subList(1, args.size()));
+            System.out.println(found.said());
+            return Optional.of(found.whole() ? 0 : NOT_WHOLE);
         } catch (DataRefused e) {
             System.err.println("early-gate: " + e.getMessage());
         } catch (IOException | UncheckedIOException e) {
-            System.err.println("early-gate: " + e.getClass().getSimpleName() + ": " + e.getMessage());
+            System.err.println("early-gate: "
+                    + DataFolder.say(Reason.of("store.io")
+                            .name("kind", e.getClass().getSimpleName())
+                            .name("detail", e.getMessage() == null ? "no more is known" : e.getMessage())));
         } catch (InterruptedException e) {
             Thread.currentThread().interrupt();
         }
-        return Optional.of(1);
+        return Optional.of(REFUSED);
     }
 
-    private static String done(String command, List<String> args) throws IOException, InterruptedException {
+    private static Verified done(String command, List<String> args) throws IOException, InterruptedException {
+        Path first = Path.of(args.get(0)).toAbsolutePath();
         return switch (command) {
-            case "data-copy" -> copy(DataFolder.of(Path.of(args.get(0))), Path.of(args.get(1)));
-            case "data-verify" -> DataFolder.verified(Path.of(args.get(0)).toAbsolutePath());
-            case "data-check" ->
-                DataFolder.verified(DataFolder.of(Path.of(args.get(0))).file());
+            case "data-copy" -> copy(DataFolder.of(first), Path.of(args.get(1)).toAbsolutePath());
+            case "data-restore" -> restore(first, DataFolder.of(Path.of(args.get(1))));
+            case "data-check" -> DataFolder.verified(DataFolder.of(first).file());
             default -> throw new IOException(command + " is no command");
         };
     }
 
-    private static String copy(DataFolder data, Path to) throws IOException, InterruptedException {
-        Path target = to.toAbsolutePath();
-        Path part = target.resolveSibling(target.getFileName().toString().replace(".mv.db", "") + ".part.mv.db");
+    private static Verified copy(DataFolder data, Path target) throws IOException, InterruptedException {
+        Path part = target.resolveSibling(
+                target.getFileName().toString().replace(DataFile.ENDING, "") + ".part" + DataFile.ENDING);
         try {
             Optional<String> serving = Serving.address(data.folder());
             if (serving.isPresent()) {
@@ -71,7 +80,7 @@ public final class DataCommands {
             } else {
                 Files.copy(data.file(), part, StandardCopyOption.REPLACE_EXISTING);
             }
-            String found = DataFolder.verified(part);
+            Verified found = DataFolder.verified(part);
             Files.move(part, target, StandardCopyOption.REPLACE_EXISTING);
             return found;
         } finally {
@@ -80,14 +89,30 @@ public final class DataCommands {
     }
 
     private static void fetch(String address, Path part) throws IOException, InterruptedException {
-        HttpResponse<Path> answer = HttpClient.newHttpClient()
-                .send(
-                        HttpRequest.newBuilder(URI.create(address + "/api/backup"))
-                                .timeout(PATIENCE)
-                                .build(),
-                        HttpResponse.BodyHandlers.ofFile(part));
-        if (answer.statusCode() != 200) {
-            throw new IOException("the server at " + address + " answered " + answer.statusCode());
+        int status;
+        try {
+            status = HttpClient.newHttpClient()
+                    .send(
+                            HttpRequest.newBuilder(URI.create(address + "/api/backup"))
+                                    .timeout(PATIENCE)
+                                    .build(),
+                            HttpResponse.BodyHandlers.ofFile(part))
+                    .statusCode();
+        } catch (IOException e) {
+            throw new DataRefused(Reason.of("store.server-left").name("address", address), e);
         }
+        if (status != 200) {
+            throw new DataRefused(
+                    Reason.of("store.server-answered").name("address", address).number("status", status), null);
+        }
+    }
+
+    /** The mark comes last: whatever stops this before leaves a folder that can be restored into again. */
+    private static Verified restore(Path copy, DataFolder data) throws IOException {
+        Verified found = DataFolder.verified(copy);
+        data.seal().breakOpen();
+        Exchange.place(copy, data.file());
+        data.mark().begin(found.writes());
+        return found;
     }
 }

@@ -9,25 +9,22 @@ import java.nio.file.DirectoryStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.sql.Connection;
-import java.sql.DriverManager;
-import java.sql.ResultSet;
 import java.sql.SQLException;
-import java.sql.Statement;
+import java.util.OptionalLong;
+import org.flywaydb.core.api.FlywayException;
 import org.h2.api.ErrorCode;
-import org.jooq.SQLDialect;
-import org.jooq.impl.DSL;
 
 /**
  * The folder with the one data file. It is looked over before anything is served from it: that it can be written, that
- * nobody else serves from it, that it is no later edition's, and, unless it is bit for bit the file that was closed
- * properly, that each index fits its table. What can be rebuilt is rebuilt and the old file kept; all else is refused.
+ * nobody else serves from it, that it is no later edition's, that it holds every write that was confirmed from it, and,
+ * unless it is bit for bit the file that was closed properly, that each index fits its table and each row its hash. What
+ * can be rebuilt is rebuilt and the old file kept; a row that was changed is named; all else is refused.
  */
 public final class DataFolder {
     /** The data version that this edition writes; the number of the last migration. */
-    static final int VERSION = 8;
+    static final int VERSION = 10;
 
     private static final String NAME = "early-gate";
-    static final String USER = "sa";
 
     private final Path folder;
 
@@ -39,20 +36,23 @@ public final class DataFolder {
     }
 
     /**
-     * @return the folder, whole and not yet open
+     * @return the folder, whole, of this edition's version, and not yet open
      * @throws DataRefused in one line, when it can't be served from
      */
-    static DataFolder lookedOver(Path folder, Disk disk) {
+    static DataFolder lookedOver(Path folder, Disk disk, Migrations migrations) {
         DataFolder data = new DataFolder(folder.toAbsolutePath().normalize());
         data.writable();
         // To open data is to write, too.
         disk.room(data.folder).ifPresent(full -> {
             throw data.refused(new Reason("store.full-start", full.values()), null);
         });
+        DataUpgrade upgrade = new DataUpgrade(new DataFile(data.file()), migrations);
         if (Files.exists(data.file())) {
-            data.whole();
-        } else if (data.mark.confirmed().isPresent()) {
+            data.whole(upgrade, disk);
+        } else if (data.mark.isThere()) {
             throw data.refused("store.gone", null);
+        } else {
+            data.begin(upgrade);
         }
         return data;
     }
@@ -67,7 +67,7 @@ public final class DataFolder {
     }
 
     Path file() {
-        return folder.resolve(NAME + ".mv.db");
+        return folder.resolve(NAME + DataFile.ENDING);
     }
 
     Seal seal() {
@@ -78,16 +78,11 @@ public final class DataFolder {
         return mark;
     }
 
-    /** Every commit goes to the file at once, not half a second later. */
     String url() {
-        return url(folder.resolve(NAME));
+        return new DataFile(file()).url();
     }
 
-    static String url(Path base) {
-        return "jdbc:h2:file:" + base + ";WRITE_DELAY=0;DB_CLOSE_ON_EXIT=FALSE;TRACE_LEVEL_FILE=0";
-    }
-
-    private static String say(Reason reason) {
+    static String say(Reason reason) {
         return Words.in(PressureUnit.BAR).say(reason);
     }
 
@@ -98,9 +93,10 @@ public final class DataFolder {
 
     /** What a kill left half done; only by the one who has the data open. */
     void tidy() {
-        try (DirectoryStream<Path> left = Files.newDirectoryStream(folder, NAME + "-backup*.zip")) {
-            for (Path zip : left) {
-                Files.deleteIfExists(zip);
+        try (DirectoryStream<Path> left =
+                Files.newDirectoryStream(folder, NAME + "{-backup*.zip,.upgrading.*,.rebuil*}")) {
+            for (Path file : left) {
+                Files.deleteIfExists(file);
             }
         } catch (IOException e) {
             throw new UncheckedIOException(e);
@@ -112,7 +108,7 @@ public final class DataFolder {
             throw refused("store.bad-path", null);
         }
         try {
-            Files.createDirectories(folder);
+            OwnersOnly.folder(folder);
         } catch (IOException e) {
             throw refused("store.no-folder", e);
         }
@@ -124,22 +120,37 @@ public final class DataFolder {
         }
     }
 
-    private void whole() {
+    private void whole(DataUpgrade upgrade, Disk disk) {
         empty();
-        if (seal().fits(VERSION)) {
-            return;
+        boolean sealed = seal().fits(VERSION);
+        if (version(sealed) < VERSION) {
+            bringUp(upgrade, disk);
         }
+        if (!sealed) {
+            rowsThatWereChanged();
+        }
+    }
+
+    /** @return the version of the file, after all that this edition can do about it but an upgrade */
+    private int version(boolean sealed) {
+        DataFile file = new DataFile(file());
         DataRebuild rebuild = new DataRebuild(folder, NAME);
-        try (Connection open = connect(file(), "")) {
-            version(open);
-            tell(Reason.of("store.looking"));
+        int found;
+        try (Connection open = sealed ? file.openToRead() : file.open()) {
+            found = known(open);
+            if (!sealed) {
+                tell(Reason.of(seal().isThere() ? "store.looking-changed" : "store.looking"));
+            }
             nothingLost(open);
+            if (sealed) {
+                return found;
+            }
             Integrity.Report report = Integrity.check(open);
             if (report.whole()) {
                 tell(Reason.of("store.whole").number("rows", report.rows()).number("indexes", report.indexes()));
-                return;
+                return found;
             }
-            report.faults().forEach(f -> tell(Reason.of("store.fault").name("detail", f)));
+            report.faults().forEach(DataFolder::fault);
             tell(Reason.of("store.rebuilding"));
             rebuild.write(open);
         } catch (SQLException e) {
@@ -147,24 +158,67 @@ public final class DataFolder {
         }
         try {
             tell(Reason.of("store.rebuilt").name("file", rebuild.swap(file())));
+            return found;
         } catch (SQLException | IOException e) {
             throw refused("store.damaged", e);
         }
     }
 
-    /** A file cut short opens at an older state without complaint. */
+    private static void fault(String said) {
+        tell(Reason.of("store.fault").name("detail", said));
+    }
+
+    private int known(Connection open) throws SQLException {
+        int found = DataFile.version(open);
+        if (found > VERSION) {
+            throw refused(later(found), null);
+        }
+        return found;
+    }
+
+    /** A file cut short, or one put back from before, opens at an older state without complaint. */
     private void nothingLost(Connection open) throws SQLException {
-        long confirmed = mark.confirmed().orElse(0);
-        long found = version(open, 0) < VERSION ? 0 : writes(open);
-        if (found < confirmed) {
-            throw refused(Reason.of("store.older").number("missing", confirmed - found), null);
+        OptionalLong confirmed = mark.confirmed();
+        OptionalLong counted = DataFile.writes(open);
+        long found = counted.orElse(0);
+        if (found < confirmed.orElse(0)) {
+            throw refused(
+                    Reason.of("store.older").number("found", found).number("confirmed", confirmed.getAsLong()), null);
+        }
+        if (counted.isPresent() && confirmed.isEmpty() && (mark.isThere() || found > 0)) {
+            tell(Reason.of(mark.isThere() ? "store.mark-unreadable" : "store.mark-missing")
+                    .name("folder", folder.toString())
+                    .number("found", found));
+            mark.begin(found);
         }
     }
 
-    private static long writes(Connection open) throws SQLException {
-        try (Statement s = open.createStatement();
-                ResultSet r = s.executeQuery("select n from write_count")) {
-            return r.next() ? r.getLong(1) : 0;
+    private void bringUp(DataUpgrade upgrade, Disk disk) {
+        try {
+            disk.room(folder, Files.size(file())).ifPresent(full -> {
+                throw refused(new Reason("store.full-upgrade", full.values()), null);
+            });
+            tell(Reason.of("store.upgrading").number("version", VERSION));
+            tell(Reason.of("store.upgraded").name("file", upgrade.upgrade()));
+        } catch (SQLException | IOException | FlywayException e) {
+            throw refused("store.not-upgraded", e);
+        }
+    }
+
+    private void begin(DataUpgrade upgrade) {
+        try {
+            upgrade.begin();
+        } catch (SQLException | IOException | FlywayException e) {
+            throw refused("store.not-begun", e);
+        }
+    }
+
+    /** They are named, and each is refused where it is asked for; the others are served. */
+    private void rowsThatWereChanged() {
+        try (Connection open = new DataFile(file()).openToRead()) {
+            Hashes.follow(open, VERSION).faults().forEach(why -> fault(say(why)));
+        } catch (SQLException e) {
+            throw unreadable(e);
         }
     }
 
@@ -178,33 +232,8 @@ public final class DataFolder {
         }
     }
 
-    private static Connection connect(Path file, String more) throws SQLException {
-        String base = file.toString().replaceFirst("\\.mv\\.db$", "");
-        return DriverManager.getConnection(url(Path.of(base)) + ";IFEXISTS=TRUE" + more, USER, "");
-    }
-
-    private void version(Connection open) throws SQLException {
-        int found = version(open, VERSION);
-        if (found > VERSION) {
-            throw refused(later(found), null);
-        }
-    }
-
     private static Reason later(int found) {
         return Reason.of("store.later").number("found", found).number("known", VERSION);
-    }
-
-    private static int version(Connection open, int none) throws SQLException {
-        try (Statement s = open.createStatement();
-                ResultSet r = s.executeQuery("select max(cast(\"version\" as int)) from \"flyway_schema_history\"")) {
-            return r.next() && r.getObject(1) != null ? r.getInt(1) : none;
-        } catch (SQLException e) {
-            if (e.getErrorCode() == ErrorCode.TABLE_OR_VIEW_NOT_FOUND_1
-                    || e.getErrorCode() == ErrorCode.TABLE_OR_VIEW_NOT_FOUND_DATABASE_EMPTY_1) {
-                return none;
-            }
-            throw e;
-        }
     }
 
     DataRefused unreadable(SQLException e) {
@@ -232,38 +261,23 @@ public final class DataFolder {
     }
 
     /**
-     * Looks at a file that nobody serves from: every row, every index, every chain of events.
+     * Looks at a file that nobody serves from: every row, every index, every chain of events, every hash.
      *
-     * @return one line about what is in it
-     * @throws DataRefused with the first thing that is not whole
+     * @return what is in it, and what of it is not as it was written
+     * @throws DataRefused where it can't be read as data at all
      */
-    static String verified(Path file) {
+    static Verified verified(Path file) {
         DataFolder at = new DataFolder(file.toAbsolutePath().getParent());
         try {
             if (Files.size(file) == 0) {
                 throw new DataRefused(Reason.of("store.copy-empty").name("file", file.toString()), null);
             }
-            try (Connection open = connect(file, ";ACCESS_MODE_DATA=r")) {
-                int found = version(open, 0);
+            try (Connection open = new DataFile(file).openToRead()) {
+                int found = at.known(open);
                 if (found == 0) {
                     throw new DataRefused(Reason.of("store.foreign").name("file", file.toString()), null);
                 }
-                if (found > VERSION) {
-                    throw at.refused(later(found), null);
-                }
-                Integrity.Report report = Integrity.check(open);
-                if (!report.whole()) {
-                    throw new DataRefused(
-                            Reason.of("store.not-whole")
-                                    .name("file", file.toString())
-                                    .name("detail", report.faults().get(0)),
-                            null);
-                }
-                long runs = found < VERSION ? 0 : EventChain.verifyAll(DSL.using(open, SQLDialect.H2));
-                return say(Reason.of("store.verified")
-                        .number("rows", report.rows())
-                        .number("indexes", report.indexes())
-                        .number("logs", runs));
+                return Verified.of(open, found);
             }
         } catch (SQLException e) {
             if (e.getErrorCode() == ErrorCode.DATABASE_ALREADY_OPEN_1) {

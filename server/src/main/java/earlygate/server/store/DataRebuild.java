@@ -3,18 +3,12 @@ package earlygate.server.store;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.nio.file.StandardCopyOption;
 import java.sql.Connection;
-import java.sql.DriverManager;
 import java.sql.SQLException;
 import java.sql.Statement;
-import java.time.LocalDateTime;
-import java.time.format.DateTimeFormatter;
 
 /** A data file made anew from the rows of the tables themselves; no index of the old one is asked. */
 final class DataRebuild {
-    private static final DateTimeFormatter STAMP = DateTimeFormatter.ofPattern("yyyyMMdd-HHmmss");
-
     private final Path folder;
     private final String name;
 
@@ -40,10 +34,9 @@ final class DataRebuild {
      * @return the name under which the old file was set aside
      */
     String swap(Path file) throws SQLException, IOException {
-        Path rebuilt = folder.resolve(name + ".rebuilt.mv.db");
-        Files.deleteIfExists(rebuilt);
-        String url = DataFolder.url(folder.resolve(name + ".rebuilt"));
-        try (Connection fresh = DriverManager.getConnection(url, DataFolder.USER, "");
+        DataFile rebuilt = new DataFile(folder.resolve(name + ".rebuilt" + DataFile.ENDING));
+        Files.deleteIfExists(rebuilt.path());
+        try (Connection fresh = rebuilt.make();
                 Statement s = fresh.createStatement()) {
             s.execute("runscript from '" + quoted(script()) + "'");
             Integrity.Report report = Integrity.check(fresh);
@@ -51,11 +44,9 @@ final class DataRebuild {
                 throw new SQLException(report.faults().get(0));
             }
         }
-        Path aside = folder.resolve(name + "-set-aside-" + LocalDateTime.now().format(STAMP) + ".mv.db");
-        Files.move(file, aside);
-        Files.move(rebuilt, file, StandardCopyOption.ATOMIC_MOVE);
+        String aside = Exchange.put(rebuilt.path(), file);
         Files.deleteIfExists(script());
-        return aside.getFileName().toString();
+        return aside;
     }
 
     private static String quoted(Path file) {

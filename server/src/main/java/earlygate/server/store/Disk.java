@@ -19,13 +19,18 @@ class Disk {
 
     /** Empty where there is room to write; else how much is missing. */
     Optional<Reason> room(Path folder) {
+        return room(folder, 0);
+    }
+
+    /** The same where so many bytes are to be written at once. */
+    Optional<Reason> room(Path folder, long bytes) {
         long free = free(folder);
-        return free >= reserve
+        return free >= reserve && free - reserve >= bytes
                 ? Optional.empty()
                 : Optional.of(Reason.of("store.full")
                         .name("folder", folder.toString())
                         .number("free", free / 1000)
-                        .number("needed", reserve / 1000));
+                        .number("needed", reserve / 1000 + bytes / 1000));
     }
 
     /** Bytes; without end where the system doesn't say. */

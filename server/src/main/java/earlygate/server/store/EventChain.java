@@ -1,8 +1,6 @@
 package earlygate.server.store;
 
 import static earlygate.server.tables.Tables.RUN;
-import static earlygate.server.tables.Tables.RUN_EVENT;
-import static earlygate.server.tables.Tables.RUN_TAIL;
 
 import earlygate.explain.Reason;
 import earlygate.server.tables.tables.records.RunEventRecord;
@@ -35,6 +33,25 @@ public final class EventChain {
     /** Before the first event. */
     public static EventChain from(RunRecord run) {
         return new EventChain(run.getUuid(), start(run), 0);
+    }
+
+    /** What the first hash is of, out of a file of whatever version: it may not have the columns of later ones. */
+    public static RunRecord head(DSLContext db, long id) {
+        return db.select(
+                        RUN.ID,
+                        RUN.UUID,
+                        RUN.TAG,
+                        RUN.REVISION,
+                        RUN.PLAN,
+                        RUN.GAP_SCHOOL,
+                        RUN.SECTION_ORDER,
+                        RUN.TECHNICIAN,
+                        RUN.PRACTICE,
+                        RUN.STARTED_AT)
+                .from(RUN)
+                .where(RUN.ID.eq(id))
+                .fetchSingle()
+                .into(RUN);
     }
 
     /** Behind the last event, to be gone on with. */
@@ -123,34 +140,5 @@ public final class EventChain {
 
     private static String hash(Object... parts) {
         return Sha256.of(JSON.writeValueAsString(parts));
-    }
-
-    /**
-     * Follows every log of a data file.
-     *
-     * @return how many runs there are
-     * @throws DataRefused with the first that can't be believed
-     */
-    static long verifyAll(DSLContext db) {
-        long runs = 0;
-        for (Long id : db.select(RUN.ID).from(RUN).orderBy(RUN.ID).fetch(RUN.ID)) {
-            runs++;
-            RunRecord run = db.fetchSingle(RUN, RUN.ID.eq(id));
-            RunTailRecord tail = db.fetchOne(RUN_TAIL, RUN_TAIL.RUN_ID.eq(id));
-            if (tail == null || !start(run).equals(tail.getStartHash())) {
-                throw new DataRefused(Reason.of("runs.head-changed").number("run", id), null);
-            }
-            broken(
-                            run.getUuid(),
-                            tail,
-                            db.selectFrom(RUN_EVENT)
-                                    .where(RUN_EVENT.RUN_ID.eq(id))
-                                    .orderBy(RUN_EVENT.SEQ)
-                                    .fetch())
-                    .ifPresent(why -> {
-                        throw new DataRefused(why, null);
-                    });
-        }
-        return runs;
     }
 }

@@ -23,11 +23,15 @@ final class Mark {
         this.path = path;
     }
 
+    boolean isThere() {
+        return Files.exists(path);
+    }
+
+    /** Empty where it is not there or says no count. */
     OptionalLong confirmed() {
         try {
-            return Files.exists(path)
-                    ? OptionalLong.of(Long.parseLong(Files.readString(path).strip()))
-                    : OptionalLong.empty();
+            long count = isThere() ? Long.parseLong(Files.readString(path).strip()) : -1;
+            return count < 0 ? OptionalLong.empty() : OptionalLong.of(count);
         } catch (IOException | NumberFormatException e) {
             return OptionalLong.empty();
         }
@@ -44,5 +48,15 @@ final class Mark {
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }
+    }
+
+    /** In the place of one that says no count, however long it is. */
+    void begin(long writes) {
+        try {
+            Files.deleteIfExists(path);
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+        confirm(writes);
     }
 }

@@ -14,10 +14,14 @@ import java.nio.file.Path;
  * @param file what it is of
  */
 record Seal(Path path, Path file) {
+    boolean isThere() {
+        return Files.exists(path);
+    }
+
     /** @param newest the newest data version that is known here */
     boolean fits(int newest) {
         try {
-            String[] words = Files.exists(path) ? Files.readString(path).strip().split(" ") : new String[0];
+            String[] words = isThere() ? Files.readString(path).strip().split(" ") : new String[0];
             return words.length == 2 && Integer.parseInt(words[1]) <= newest && words[0].equals(digest());
         } catch (IOException | NumberFormatException e) {
             return false;

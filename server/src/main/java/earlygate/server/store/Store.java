@@ -19,7 +19,7 @@ class Store {
         private Pool(DataFolder data) {
             this.data = data;
             setJdbcUrl(data.url());
-            setUsername(DataFolder.USER);
+            setUsername(DataFile.USER);
             setPassword("");
             setConnectionTimeout(5_000);
             setInitializationFailTimeout(-1);
@@ -52,8 +52,8 @@ class Store {
     }
 
     @Bean
-    DataFolder dataFolder(@Value("${early-gate.data}") String folder, Disk disk) {
-        return DataFolder.lookedOver(Path.of(folder), disk);
+    DataFolder dataFolder(@Value("${early-gate.data}") String folder, Disk disk, Migrations migrations) {
+        return DataFolder.lookedOver(Path.of(folder), disk, migrations);
     }
 
     @Bean

@@ -6,10 +6,14 @@ import static earlygate.server.tables.Tables.UNIT_REVISION;
 
 import earlygate.explain.Reason;
 import earlygate.ladder.Acceptance;
+import earlygate.server.store.HashedRows;
 import earlygate.server.store.OnceKey;
 import earlygate.server.store.Sha256;
 import earlygate.server.store.WallClock;
 import earlygate.server.store.Writes;
+import earlygate.server.tables.tables.records.AcceptedFindingRecord;
+import earlygate.server.tables.tables.records.UnitRecord;
+import earlygate.server.tables.tables.records.UnitRevisionRecord;
 import earlygate.server.words.ApiProblem;
 import java.time.OffsetDateTime;
 import java.util.List;
@@ -63,11 +67,13 @@ public class UnitStore {
     };
 
     private final DSLContext db;
+    private final HashedRows rows;
     private final Writes writes;
     private final WallClock clock;
 
-    UnitStore(DSLContext db, Writes writes, WallClock clock) {
+    UnitStore(DSLContext db, HashedRows rows, Writes writes, WallClock clock) {
         this.db = db;
+        this.rows = rows;
         this.writes = writes;
         this.clock = clock;
     }
@@ -173,24 +179,27 @@ public class UnitStore {
             return Optional.empty();
         }
         UnitHead head = UnitHead.of(wanted.document());
-        db.insertInto(UNIT_REVISION)
-                .set(UNIT_REVISION.TAG, wanted.tag())
-                .set(UNIT_REVISION.REVISION, last + 1)
-                .set(UNIT_REVISION.DOCUMENT, wanted.document())
-                .set(UNIT_REVISION.SAVED_AT, clock.now())
-                .set(UNIT_REVISION.SAVED_BY, wanted.by())
-                .set(UNIT_REVISION.UNCONFIRMED, wanted.unconfirmed())
-                .set(UNIT_REVISION.CLIENT_KEY, wanted.key())
-                .set(UNIT_REVISION.NAME, head.name())
-                .set(UNIT_REVISION.DRAWING, head.drawing())
-                .set(UNIT_REVISION.MISSING, head.missing())
-                .set(UNIT_REVISION.HASH, Sha256.of(wanted.document()))
-                .execute();
-        db.insertInto(UNIT, UNIT.TAG, UNIT.NEWEST)
-                .values(wanted.tag(), last + 1)
-                .onDuplicateKeyUpdate()
-                .set(UNIT.NEWEST, last + 1)
-                .execute();
+        UnitRevisionRecord row = db.newRecord(UNIT_REVISION);
+        row.setTag(wanted.tag());
+        row.setRevision(last + 1);
+        row.setDocument(wanted.document());
+        row.setSavedAt(clock.now());
+        row.setSavedBy(wanted.by());
+        row.setUnconfirmed(wanted.unconfirmed());
+        row.setClientKey(wanted.key());
+        row.setName(head.name());
+        row.setDrawing(head.drawing());
+        row.setMissing(head.missing());
+        row.setHash(Sha256.of(wanted.document()));
+        rows.insert(row);
+        UnitRecord listed = unit.orElseGet(() -> db.newRecord(UNIT));
+        listed.setTag(wanted.tag());
+        listed.setNewest(last + 1);
+        if (last == 0) {
+            rows.insert(listed);
+        } else {
+            rows.update(listed);
+        }
         return Optional.of(revision(wanted.tag(), last + 1));
     }
 
@@ -198,25 +207,21 @@ public class UnitStore {
     public void remove(String tag, String by) {
         writes.write(() -> {
             known(tag);
-            db.update(UNIT)
-                    .set(UNIT.REMOVED_AT, clock.now())
-                    .set(UNIT.REMOVED_BY, by)
-                    .where(UNIT.TAG.eq(tag))
-                    .execute();
+            UnitRecord unit = db.fetchSingle(UNIT, UNIT.TAG.eq(tag));
+            unit.setRemovedAt(clock.now());
+            unit.setRemovedBy(by);
+            rows.update(unit);
         });
     }
 
     /** Undoes {@link #remove}; one that is there stays as it is. */
     public void bringBack(String tag) {
         writes.write(() -> {
-            if (!has(tag)) {
-                throw ApiProblem.notFound("unit", tag);
-            }
-            db.update(UNIT)
-                    .setNull(UNIT.REMOVED_AT)
-                    .setNull(UNIT.REMOVED_BY)
-                    .where(UNIT.TAG.eq(tag))
-                    .execute();
+            UnitRecord unit =
+                    db.fetchOptional(UNIT, UNIT.TAG.eq(tag)).orElseThrow(() -> ApiProblem.notFound("unit", tag));
+            unit.setRemovedAt(null);
+            unit.setRemovedBy(null);
+            rows.update(unit);
         });
     }
 
@@ -248,17 +253,16 @@ public class UnitStore {
 
     public void accept(String tag, Accepted a) {
         writes.write(() -> {
-            db.deleteFrom(ACCEPTED_FINDING)
-                    .where(ACCEPTED_FINDING.TAG.eq(tag), ACCEPTED_FINDING.FINGERPRINT.eq(a.fingerprint()))
-                    .execute();
-            db.insertInto(ACCEPTED_FINDING)
-                    .set(ACCEPTED_FINDING.TAG, tag)
-                    .set(ACCEPTED_FINDING.FINGERPRINT, a.fingerprint())
-                    .set(ACCEPTED_FINDING.REASON, a.reason())
-                    .set(ACCEPTED_FINDING.BY_NAME, a.by())
-                    .set(ACCEPTED_FINDING.RELEASED_BY, a.releasedBy())
-                    .set(ACCEPTED_FINDING.AT, a.at())
-                    .execute();
+            db.fetch(ACCEPTED_FINDING, ACCEPTED_FINDING.TAG.eq(tag), ACCEPTED_FINDING.FINGERPRINT.eq(a.fingerprint()))
+                    .forEach(rows::delete);
+            AcceptedFindingRecord row = db.newRecord(ACCEPTED_FINDING);
+            row.setTag(tag);
+            row.setFingerprint(a.fingerprint());
+            row.setReason(a.reason());
+            row.setByName(a.by());
+            row.setReleasedBy(a.releasedBy());
+            row.setAt(a.at());
+            rows.insert(row);
         });
     }
 

@@ -2,6 +2,7 @@ package earlygate.server.upkeep;
 
 import static earlygate.server.tables.Tables.UPKEEP_ENTRY;
 
+import earlygate.server.store.HashedRows;
 import earlygate.server.store.OnceKey;
 import earlygate.server.store.TakenAway;
 import earlygate.server.store.WallClock;
@@ -32,12 +33,14 @@ public class UpkeepStore {
             UPKEEP_ENTRY.REMOVED_BY);
 
     private final DSLContext db;
+    private final HashedRows rows;
     private final Writes writes;
     private final JsonMapper json;
     private final WallClock clock;
 
-    UpkeepStore(DSLContext db, Writes writes, JsonMapper json, WallClock clock) {
+    UpkeepStore(DSLContext db, HashedRows rows, Writes writes, JsonMapper json, WallClock clock) {
         this.db = db;
+        this.rows = rows;
         this.writes = writes;
         this.json = json;
         this.clock = clock;
@@ -70,21 +73,21 @@ public class UpkeepStore {
                 && db.fetchExists(UPKEEP_ENTRY, UPKEEP_ENTRY.TAG.eq(e.tag()), UPKEEP_ENTRY.CLIENT_KEY.eq(e.key()))) {
             return;
         }
-        db.insertInto(UPKEEP_ENTRY)
-                .set(UPKEEP_ENTRY.TAG, e.tag())
-                .set(UPKEEP_ENTRY.ON_DAY, e.on())
-                .set(UPKEEP_ENTRY.BODY, e.body())
-                .set(UPKEEP_ENTRY.BY_NAME, e.by())
-                .set(UPKEEP_ENTRY.AT, clock.now())
-                .set(UPKEEP_ENTRY.CLIENT_KEY, e.key())
-                .execute();
+        UpkeepEntryRecord row = db.newRecord(UPKEEP_ENTRY);
+        row.setTag(e.tag());
+        row.setOnDay(e.on());
+        row.setBody(e.body());
+        row.setByName(e.by());
+        row.setAt(clock.now());
+        row.setClientKey(e.key());
+        rows.insert(row);
     }
 
     void remove(String tag, long id, String by) {
-        TAKEN_AWAY.remove(db, writes, tag, id, clock.now(), by);
+        TAKEN_AWAY.remove(db, rows, writes, tag, id, clock.now(), by);
     }
 
     void bringBack(String tag, long id) {
-        TAKEN_AWAY.bringBack(db, writes, tag, id);
+        TAKEN_AWAY.bringBack(db, rows, writes, tag, id);
     }
 }

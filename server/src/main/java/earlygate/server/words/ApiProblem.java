@@ -52,6 +52,11 @@ public final class ApiProblem extends RuntimeException {
         return Words.in(PressureUnit.BAR).say(problems.get(0));
     }
 
+    /** The first reason; its values go into another sentence where this one is not for the reader. */
+    public Reason reason() {
+        return problems.get(0).reason();
+    }
+
     HttpStatus status() {
         return status;
     }

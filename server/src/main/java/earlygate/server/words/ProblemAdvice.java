@@ -10,6 +10,7 @@ import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.TypeMismatchException;
 import org.springframework.http.HttpHeaders;
+import org.springframework.http.HttpMethod;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.HttpStatusCode;
 import org.springframework.http.MediaType;
@@ -51,7 +52,8 @@ public class ProblemAdvice extends ResponseEntityExceptionHandler {
         LOG.error("{} {}", request.getMethod(), request.getRequestURI(), e);
         ProblemDetail detail = ProblemDetail.forStatus(HttpStatus.INTERNAL_SERVER_ERROR);
         detail.setTitle(WORDS.say(Reason.of("title.unforeseen")));
-        detail.setDetail(WORDS.say(Reason.of("api.unforeseen")));
+        boolean read = HttpMethod.GET.matches(request.getMethod());
+        detail.setDetail(WORDS.say(Reason.of(read ? "api.unforeseen-read" : "api.unforeseen")));
         detail.setProperty("problems", List.of());
         return send(detail);
     }
