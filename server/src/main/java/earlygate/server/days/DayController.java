@@ -27,6 +27,7 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Optional;
 import java.util.Set;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.MediaType;
@@ -70,7 +71,7 @@ class DayController {
 
     record LeftOut(String tag, String message) {}
 
-    /** @param leftOut units without a safe plan, with the reason */
+    /** @param leftOut units without a safe plan, or whose sheet was changed in the data file, with the reason */
     record DayView(List<EntryView> entries, LocalDateTime done, List<LeftOut> leftOut) {}
 
     @PostMapping
@@ -96,6 +97,11 @@ class DayController {
         List<Job> jobs = new ArrayList<>();
         List<LeftOut> leftOut = new ArrayList<>();
         for (String tag : tags) {
+            Optional<Reason> damaged = units.damaged(tag);
+            if (damaged.isPresent()) {
+                leftOut.add(new LeftOut(tag, Words.in(pressure).say(damaged.get())));
+                continue;
+            }
             PowerUnit unit = Derivation.completed(
                     Input.unitText(units.newest(tag).document()).unit(), GapSchool.DEFAULT);
             Plan plan = Planner.plan(unit, School.AUTO);

@@ -18,6 +18,7 @@ import earlygate.server.journal.RunStore;
 import earlygate.server.journal.RunStore.RunSummary;
 import earlygate.server.journal.SealedLog;
 import earlygate.server.units.UnitStore;
+import earlygate.server.words.ApiProblem;
 import earlygate.server.words.Words;
 import earlygate.target.Derivation;
 import earlygate.target.GapSchool;
@@ -72,13 +73,16 @@ public class Histories {
      * What the years say of the time to come.
      *
      * @param checked the last commissioning; {@code signs} of another that is needed: a screw that creeps, a pump that
-     *     wears; {@code counters} what the machine's counter stood at
+     *     wears; {@code counters} what the machine's counter stood at; {@code unreadable} what was changed in the data file
+     *     and is not counted
      */
-    public record Outlook(Optional<LocalDate> checked, List<Sign> signs, List<Entry> counters) {}
+    public record Outlook(
+            Optional<LocalDate> checked, List<Sign> signs, List<Entry> counters, List<Reason> unreadable) {}
 
     public Outlook outlook(String tag) {
         PowerUnit unit = unit(tag);
-        List<Commissioned> all = newest(tag, unit).shown();
+        Newest newest = newest(tag, unit);
+        List<Commissioned> all = newest.shown();
         List<Sign> signs = new ArrayList<>();
         settings(unit, all)
                 .forEach(id -> drift(unit, id, all)
@@ -99,25 +103,38 @@ public class Histories {
                                 c.head().on(),
                                 c.head().by(),
                                 new Entry.Counter(c.head().hours())))
-                        .toList());
+                        .toList(),
+                newest.unreadable());
     }
 
     private PowerUnit unit(String tag) {
-        return Derivation.completed(Input.unitText(units.newest(tag).document()).unit(), GapSchool.DEFAULT);
+        return Derivation.completed(
+                Input.unitText(units.newestSound(tag).document()).unit(), GapSchool.DEFAULT);
     }
 
-    /** @param more there are older ones */
-    private record Newest(List<Commissioned> shown, boolean more) {}
+    /** @param more there are older ones; {@code unreadable} what is not among them because it was changed */
+    private record Newest(List<Commissioned> shown, boolean more, List<Reason> unreadable) {}
 
     private Newest newest(String tag, PowerUnit unit) {
+        OlderRecords.Put put = older.of(tag, MOST + 1);
+        List<Reason> unreadable = new ArrayList<>(put.damaged());
         List<Commissioned> all = Stream.concat(
-                        runs.finishedAtTheMachine(tag, MOST + 1).stream().map(this::run),
-                        older.of(tag, MOST + 1).stream().map(k -> Commissioned.of(k, unit)))
+                        runs.finishedAtTheMachine(tag, MOST + 1).stream().flatMap(s -> run(s, unreadable).stream()),
+                        put.kept().stream().map(k -> Commissioned.of(k, unit)))
                 .sorted(Comparator.comparing((Commissioned c) -> c.head().on())
                         .thenComparing(
                                 c -> c.head().run() == null ? 0 : c.head().run()))
                 .toList();
-        return new Newest(all.subList(Math.max(0, all.size() - MOST), all.size()), all.size() > MOST);
+        return new Newest(all.subList(Math.max(0, all.size() - MOST), all.size()), all.size() > MOST, unreadable);
+    }
+
+    private Optional<Commissioned> run(RunSummary s, List<Reason> unreadable) {
+        try {
+            return Optional.of(run(s));
+        } catch (ApiProblem e) {
+            unreadable.add(e.reason());
+            return Optional.empty();
+        }
     }
 
     private Commissioned run(RunSummary s) {
@@ -143,7 +160,8 @@ public class Histories {
                 settings(unit, newest).stream()
                         .map(s -> setting(unit, s, newest, words))
                         .toList(),
-                unit.all(Pump.class).stream().map(p -> pump(p, newest, words)).toList());
+                unit.all(Pump.class).stream().map(p -> pump(p, newest, words)).toList(),
+                found.unreadable().stream().map(words::say).toList());
     }
 
     /** Those of the sheet, and behind them those that only a record knows: the sheet had them once. */

@@ -8,6 +8,7 @@ import java.util.List;
  * A machine over the years; bar. The newest commissioning stands last, as time runs.
  *
  * @param more there are older ones than these
+ * @param unreadable what was changed in the data file and is not shown, each in a sentence
  */
 public record HistoryView(
         String tag,
@@ -16,7 +17,8 @@ public record HistoryView(
         List<CommissioningView> commissionings,
         boolean more,
         List<SettingHistoryView> settings,
-        List<PumpHistoryView> pumps) {
+        List<PumpHistoryView> pumps,
+        List<String> unreadable) {
     /**
      * @param key by which the other lists name it
      * @param source run, field-sheet, record or proved-record

@@ -8,6 +8,7 @@ import earlygate.history.OlderRecord;
 import earlygate.history.file.OlderRecordFile;
 import earlygate.server.store.HashedRows;
 import earlygate.server.store.OnceKey;
+import earlygate.server.store.RowHash;
 import earlygate.server.store.Sha256;
 import earlygate.server.store.TakenAway;
 import earlygate.server.store.WallClock;
@@ -16,10 +17,10 @@ import earlygate.server.tables.tables.records.OlderRecordRecord;
 import earlygate.server.words.ApiProblem;
 import java.time.LocalDate;
 import java.time.OffsetDateTime;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import org.jooq.DSLContext;
-import org.jooq.Record;
 import org.jooq.Record1;
 import org.jooq.impl.DSL;
 import org.springframework.stereotype.Repository;
@@ -30,6 +31,9 @@ import tools.jackson.databind.json.JsonMapper;
 public class OlderRecords {
     /** @param typedAt when it was put in; the day it is of stands in the record */
     record Kept(long id, OlderRecord record, OffsetDateTime typedAt, String typedBy) {}
+
+    /** @param damaged what was changed in the data file and is not shown */
+    record Put(List<Kept> kept, List<Reason> damaged) {}
 
     /** @param key the sender's own name for this; null for none */
     public record NewRecord(String tag, LocalDate on, String document, String typedBy, String key) {}
@@ -56,13 +60,26 @@ public class OlderRecords {
         this.clock = clock;
     }
 
-    /** The newest days first. */
-    List<Kept> of(String tag, int most) {
-        return db.selectFrom(OLDER_RECORD)
-                .where(OLDER_RECORD.TAG.eq(tag), OLDER_RECORD.REMOVED_AT.isNull())
+    /** The newest days first; one that was changed in the data file is told as such. */
+    Put of(String tag, int most) {
+        List<Kept> kept = new ArrayList<>();
+        List<Reason> damaged = new ArrayList<>();
+        for (OlderRecordRecord r : db.selectFrom(OLDER_RECORD)
+                .where(OLDER_RECORD.TAG.eq(tag))
                 .orderBy(OLDER_RECORD.ON_DAY.desc(), OLDER_RECORD.ID.desc())
-                .limit(most)
-                .fetch(this::kept);
+                .fetch()) {
+            if (!holds(r)) {
+                damaged.add(Reason.of("history.damaged").name("tag", r.getTag()).number("id", r.getId()));
+            } else if (r.getRemovedAt() == null && kept.size() < most) {
+                kept.add(kept(r));
+            }
+        }
+        return new Put(kept, damaged);
+    }
+
+    private static boolean holds(OlderRecordRecord r) {
+        return RowHash.holds(OLDER_RECORD.getName(), r)
+                && Sha256.of(r.getDocument()).equals(r.getHash());
     }
 
     /** There, or taken away. */
@@ -131,19 +148,8 @@ public class OlderRecords {
         TAKEN_AWAY.bringBack(db, rows, writes, tag, id);
     }
 
-    private Kept kept(Record r) {
-        String document = r.get(OLDER_RECORD.DOCUMENT);
-        if (!Sha256.of(document).equals(r.get(OLDER_RECORD.HASH))) {
-            throw ApiProblem.conflict(
-                    "document",
-                    Reason.of("history.damaged")
-                            .name("tag", r.get(OLDER_RECORD.TAG))
-                            .number("id", r.get(OLDER_RECORD.ID)));
-        }
+    private Kept kept(OlderRecordRecord r) {
         return new Kept(
-                r.get(OLDER_RECORD.ID),
-                OlderRecordFile.kept(json.readTree(document)),
-                r.get(OLDER_RECORD.TYPED_AT),
-                r.get(OLDER_RECORD.TYPED_BY));
+                r.getId(), OlderRecordFile.kept(json.readTree(r.getDocument())), r.getTypedAt(), r.getTypedBy());
     }
 }

@@ -1,5 +1,6 @@
 package earlygate.server.home;
 
+import earlygate.explain.Reason;
 import earlygate.ladder.Acceptance;
 import earlygate.ladder.Finding;
 import earlygate.ladder.Ladder;
@@ -14,22 +15,26 @@ import earlygate.server.units.UnitHead;
 import earlygate.server.units.UnitStore;
 import earlygate.server.units.UnitStore.Listed;
 import earlygate.server.upkeep.Upkeeps;
+import earlygate.server.words.ApiProblem;
 import earlygate.server.words.Words;
 import earlygate.target.GapSchool;
 import earlygate.unit.PowerUnit;
 import earlygate.unit.Target;
 import earlygate.unit.file.UnitFile;
 import java.time.LocalDate;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
 
 /** The list of units. What the model says of a revision never changes: it is solved once and kept. */
 @Component
 class UnitSummaries {
     private static final int SHOWN_RUNS = 3;
+    private static final Words WORDS = Words.in(PressureUnit.BAR);
     private static final String NEXT_CHECK = Note.NEXT_CHECK.label().code();
 
     /**
@@ -39,6 +44,8 @@ class UnitSummaries {
      * @param olderRecord day of the last record from before, or from paper; null where there is none
      * @param due what of its upkeep is due, in a few words each; empty where its upkeep was never begun
      * @param nextCheck as it was written down then, mostly a date; null where nobody wrote one
+     * @param readable whether its sheet can be used; where not, nothing is known of its targets and findings
+     * @param unreadable what of it was changed in the data file or can't be worked out, each in a sentence
      */
     record UnitSummary(
             String tag,
@@ -53,7 +60,9 @@ class UnitSummaries {
             RunStore.RunSummary commissioned,
             LocalDate olderRecord,
             String nextCheck,
-            List<String> due) {}
+            List<String> due,
+            boolean readable,
+            List<String> unreadable) {}
 
     /** @param missing as this edition reads the file; an earlier one may have asked less of it */
     private record Solved(
@@ -62,7 +71,11 @@ class UnitSummaries {
             List<Target> targets,
             List<Finding> findings,
             List<StaffView> asked,
-            List<StaffView> set) {}
+            List<StaffView> set) {
+        private static Solved unknown(int revision, int missing) {
+            return new Solved(revision, missing, List.of(), List.of(), List.of(), List.of());
+        }
+    }
 
     private final UnitStore units;
     private final UnitDocuments documents;
@@ -94,9 +107,14 @@ class UnitSummaries {
     }
 
     private UnitSummary of(Listed u) {
+        List<Reason> unreadable = new ArrayList<>(units.damagedAccepted(u.tag()));
+        Optional<Solved> known = known(u, unreadable);
+        Solved s = known.orElse(Solved.unknown(u.revision(), u.head().missing()));
         RunStore.RunSummary last = runs.commissioned(u.tag()).orElse(null);
-        Solved s = solved.compute(
-                u.tag(), (tag, kept) -> kept != null && kept.revision() == u.revision() ? kept : solve(u));
+        List<RunStore.RunSummary> open = runs.open(u.tag(), SHOWN_RUNS);
+        Stream.concat(open.stream(), runs.finishedAtTheMachine(u.tag(), SHOWN_RUNS).stream())
+                .filter(RunStore.RunSummary::damaged)
+                .forEach(r -> unreadable.add(Reason.of("runs.head-changed").number("run", r.id())));
         List<Acceptance> accepted = units.acceptances(u.tag());
         return new UnitSummary(
                 u.tag(),
@@ -108,12 +126,26 @@ class UnitSummaries {
                         .filter(f -> accepted.stream().noneMatch(a -> a.covers(f)))
                         .count(),
                 last != null && sameTargets(u, s, last.revision()) ? s.set() : s.asked(),
-                runs.open(u.tag(), SHOWN_RUNS),
+                open,
                 runs.openCount(u.tag()),
                 last,
                 older.newestDay(u.tag()).orElse(null),
                 last == null ? null : nextCheck(last.id()),
-                s.missing() > 0 ? List.of() : upkeeps.due(u.tag(), Words.in(PressureUnit.BAR)));
+                s.missing() > 0 ? List.of() : upkeeps.due(u.tag(), WORDS),
+                known.isPresent(),
+                unreadable.stream().map(WORDS::say).toList());
+    }
+
+    /** One sheet that can't be used must not take the list of all along. */
+    private Optional<Solved> known(Listed u, List<Reason> unreadable) {
+        try {
+            units.known(u.tag());
+            return Optional.of(solved.compute(
+                    u.tag(), (tag, kept) -> kept != null && kept.revision() == u.revision() ? kept : solve(u)));
+        } catch (ApiProblem e) {
+            unreadable.add(e.reason());
+            return Optional.empty();
+        }
     }
 
     /** The log of a run that is over stays as it is: it is read once. */
@@ -123,17 +155,22 @@ class UnitSummaries {
 
     /** What was commissioned was set to what is asked now; a sheet that has changed since has hollow flags again. */
     private boolean sameTargets(Listed u, Solved now, int commissioned) {
-        return commissioned == u.revision()
-                || now.targets()
-                        .equals(then.computeIfAbsent(
-                                u.tag() + " " + commissioned, key -> documents.targets(u.tag(), commissioned)));
+        if (commissioned == u.revision()) {
+            return true;
+        }
+        try {
+            return now.targets()
+                    .equals(then.computeIfAbsent(
+                            u.tag() + " " + commissioned, key -> documents.targets(u.tag(), commissioned)));
+        } catch (ApiProblem damaged) {
+            return false;
+        }
     }
 
     private Solved solve(Listed u) {
         UnitStore.StoredUnit stored = units.revision(u.tag(), u.revision());
         if (!(UnitFile.read(stored.document()) instanceof UnitFile.Reading.Read read)) {
-            return new Solved(
-                    u.revision(), UnitHead.of(stored.document()).missing(), List.of(), List.of(), List.of(), List.of());
+            return Solved.unknown(u.revision(), UnitHead.of(stored.document()).missing());
         }
         PowerUnit unit = read.unit();
         return new Solved(

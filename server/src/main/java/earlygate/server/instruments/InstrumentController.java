@@ -142,7 +142,9 @@ class InstrumentController {
         Ladder.check(unit, GapSchool.DEFAULT).stream()
                 .filter(f -> f.rule() == Rung.L11 && f.subject().equals(testPoint))
                 .forEach(f -> remarks.add(words.say(f.message())));
-        if (i.calibrationDue() == null) {
+        if (i.damaged()) {
+            remarks.add(words.say(Reason.of("instruments.damaged").name("name", i.name())));
+        } else if (i.calibrationDue() == null) {
             remarks.add(words.say(Reason.of("instruments.no-calibration").name("name", i.name())));
         } else if (i.calibrationDue().isBefore(clock.today())) {
             remarks.add(words.say(Reason.of("instruments.expired")
@@ -203,7 +205,8 @@ class InstrumentController {
                 resolution,
                 due,
                 medium.substring(0, Math.min(20, medium.length())),
-                Boolean.TRUE.equals(r.retired()));
+                Boolean.TRUE.equals(r.retired()),
+                false);
     }
 
     private static double number(String path, Double given, double min, double max, List<Problem> wrong) {

@@ -4,6 +4,7 @@ import static earlygate.server.tables.Tables.FITTED_INSTRUMENT;
 import static earlygate.server.tables.Tables.INSTRUMENT;
 
 import earlygate.server.store.HashedRows;
+import earlygate.server.store.RowHash;
 import earlygate.server.store.Writes;
 import earlygate.server.tables.tables.records.FittedInstrumentRecord;
 import earlygate.server.tables.tables.records.InstrumentRecord;
@@ -26,6 +27,7 @@ public class InstrumentStore {
      * @param accuracyClass percent of range
      * @param calibrationDue null where none is known
      * @param medium what it has seen: oil, water, oxygen, ...
+     * @param damaged it was changed in the data file, so nothing is known of its calibration
      */
     public record Instrument(
             long id,
@@ -37,7 +39,8 @@ public class InstrumentStore {
             double resolution,
             LocalDate calibrationDue,
             String medium,
-            boolean retired) {}
+            boolean retired,
+            boolean damaged) {}
 
     private final DSLContext db;
     private final HashedRows rows;
@@ -100,15 +103,19 @@ public class InstrumentStore {
         return get(r.getId());
     }
 
-    /** Instruments of a unit by test point. */
+    /** Instruments of a unit by test point; one whose entry there was changed in the data file counts as not fitted. */
     public Map<String, Instrument> fitted(String tag) {
         Map<String, Instrument> fitted = new LinkedHashMap<>();
-        db.select()
+        db
+                .select()
                 .from(FITTED_INSTRUMENT)
                 .join(INSTRUMENT)
                 .on(INSTRUMENT.ID.eq(FITTED_INSTRUMENT.INSTRUMENT_ID))
                 .where(FITTED_INSTRUMENT.TAG.eq(tag))
                 .orderBy(FITTED_INSTRUMENT.TEST_POINT)
+                .fetch()
+                .stream()
+                .filter(r -> RowHash.holds(FITTED_INSTRUMENT.getName(), r.into(FITTED_INSTRUMENT)))
                 .forEach(r -> fitted.put(r.get(FITTED_INSTRUMENT.TEST_POINT), read(r.into(INSTRUMENT))));
         return fitted;
     }
@@ -128,6 +135,7 @@ public class InstrumentStore {
     }
 
     private static Instrument read(InstrumentRecord r) {
+        boolean damaged = !RowHash.holds(INSTRUMENT.getName(), r);
         return new Instrument(
                 r.getId(),
                 r.getName(),
@@ -136,8 +144,9 @@ public class InstrumentStore {
                 r.getRangeMax(),
                 r.getAccuracyClass(),
                 r.getResolution(),
-                r.getCalibrationDue(),
+                damaged ? null : r.getCalibrationDue(),
                 r.getMedium(),
-                r.getRetired());
+                r.getRetired(),
+                damaged);
     }
 }

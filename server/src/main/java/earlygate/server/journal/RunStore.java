@@ -11,6 +11,7 @@ import earlygate.rig.Standing;
 import earlygate.run.RunEvent;
 import earlygate.server.store.EventChain;
 import earlygate.server.store.HashedRows;
+import earlygate.server.store.RowHash;
 import earlygate.server.store.WallClock;
 import earlygate.server.store.Writes;
 import earlygate.server.tables.tables.records.RunEventRecord;
@@ -21,9 +22,11 @@ import java.time.OffsetDateTime;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.stream.Stream;
 import org.jooq.Condition;
 import org.jooq.DSLContext;
 import org.jooq.Record;
+import org.jooq.SelectField;
 import org.springframework.stereotype.Repository;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -45,7 +48,9 @@ public class RunStore {
 
     /**
      * @param revision of the sheet it was planned from
-     * @param outcome passed or passed-with-deviations; null while it is open, and for runs of earlier versions */
+     * @param outcome passed or passed-with-deviations; null while it is open, and for runs of earlier versions
+     * @param damaged what stands here was changed in the data file
+     */
     public record RunSummary(
             long id,
             int revision,
@@ -53,7 +58,8 @@ public class RunStore {
             boolean practice,
             OffsetDateTime startedAt,
             boolean finished,
-            String outcome) {}
+            String outcome,
+            boolean damaged) {}
 
     /**
      * @param brings what it begins with; nothing is written where it is empty
@@ -72,6 +78,12 @@ public class RunStore {
 
     /** @param key the sender's own name for the event */
     public record NewEvent(String key, RunEvent.Body body) {}
+
+    private static final List<SelectField<?>> LISTED = Stream.<SelectField<?>>of(RUN.fields())
+            .filter(f -> !f.equals(RUN.PLAN))
+            .toList();
+    /** So many runs are looked at for the last one that stands as it was written. */
+    private static final int LOOKED_BACK = 20;
 
     private final DSLContext db;
     private final HashedRows rows;
@@ -129,7 +141,7 @@ public class RunStore {
         RunRecord r =
                 db.fetchOptional(RUN, RUN.ID.eq(id)).orElseThrow(() -> ApiProblem.notFound("run", Long.toString(id)));
         RunTailRecord tail = db.fetchOne(RUN_TAIL, RUN_TAIL.RUN_ID.eq(id));
-        if (tail == null || !EventChain.start(r).equals(tail.getStartHash())) {
+        if (tail == null || !EventChain.start(r).equals(tail.getStartHash()) || !holds(r)) {
             throw ApiProblem.conflict("log", Reason.of("runs.head-changed").number("run", id));
         }
         return head(r);
@@ -153,14 +165,7 @@ public class RunStore {
     }
 
     private List<RunSummary> list(Condition which, int most) {
-        return db.select(
-                        RUN.ID,
-                        RUN.REVISION,
-                        RUN.TECHNICIAN,
-                        RUN.PRACTICE,
-                        RUN.STARTED_AT,
-                        RUN.FINISHED_AT,
-                        RUN.OUTCOME)
+        return db.select(LISTED)
                 .from(RUN)
                 .where(which)
                 .orderBy(RUN.ID.desc())
@@ -168,9 +173,15 @@ public class RunStore {
                 .fetch(RunStore::summary);
     }
 
-    /** The last finished run at the machine itself; a practice run never counts. */
+    private static boolean holds(Record run) {
+        return RowHash.holds(RUN.getName(), run);
+    }
+
+    /** The last finished run at the machine itself; a practice run never counts, nor one that was changed in the file. */
     public Optional<RunSummary> commissioned(String tag) {
-        return finishedAtTheMachine(tag, 1).stream().findFirst();
+        return finishedAtTheMachine(tag, LOOKED_BACK).stream()
+                .filter(r -> !r.damaged())
+                .findFirst();
     }
 
     /** Finished runs at the machine itself, the newest first. */
@@ -196,7 +207,8 @@ public class RunStore {
                 r.get(RUN.PRACTICE),
                 r.get(RUN.STARTED_AT),
                 r.get(RUN.FINISHED_AT) != null,
-                r.get(RUN.OUTCOME));
+                r.get(RUN.OUTCOME),
+                !holds(r));
     }
 
     /**

@@ -255,6 +255,10 @@ public record RecordView(
                 .name("gauge", t.id())
                 .name("range", t.reads().show(t.rangePa()))
                 .name("class", Double.toString(t.accuracyClass())));
+        if (fitted != null && fitted.damaged()) {
+            return gauge + ", " + fitted.name() + " ▲ "
+                    + words.say(Reason.of("instruments.damaged").name("name", fitted.name()));
+        }
         if (fitted == null || fitted.calibrationDue() == null || at.isEmpty()) {
             return fitted == null ? gauge : gauge + ", " + fitted.name();
         }

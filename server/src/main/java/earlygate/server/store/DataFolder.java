@@ -10,6 +10,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.sql.Connection;
 import java.sql.SQLException;
+import java.util.List;
 import java.util.OptionalLong;
 import org.flywaydb.core.api.FlywayException;
 import org.h2.api.ErrorCode;
@@ -29,6 +30,7 @@ public final class DataFolder {
     private final Path folder;
 
     private final Mark mark;
+    private List<String> changed = List.of();
 
     private DataFolder(Path folder) {
         this.folder = folder;
@@ -76,6 +78,11 @@ public final class DataFolder {
 
     Mark mark() {
         return mark;
+    }
+
+    /** What was found changed when the data were looked over, each in a sentence; empty for data that were closed properly. */
+    List<String> changed() {
+        return changed;
     }
 
     String url() {
@@ -216,7 +223,10 @@ public final class DataFolder {
     /** They are named, and each is refused where it is asked for; the others are served. */
     private void rowsThatWereChanged() {
         try (Connection open = new DataFile(file()).openToRead()) {
-            Hashes.follow(open, VERSION).faults().forEach(why -> fault(say(why)));
+            changed = Hashes.follow(open, VERSION).faults().stream()
+                    .map(DataFolder::say)
+                    .toList();
+            changed.forEach(DataFolder::fault);
         } catch (SQLException e) {
             throw unreadable(e);
         }

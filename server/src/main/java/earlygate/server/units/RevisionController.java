@@ -56,7 +56,8 @@ class RevisionController {
     record SaveRequest(
             int base, @Schema(implementation = Object.class) JsonNode document, List<String> unconfirmed, String by) {}
 
-    record RevisionSummary(int revision, OffsetDateTime savedAt, String savedBy, boolean complete) {}
+    /** @param damaged what stands here was changed in the data file */
+    record RevisionSummary(int revision, OffsetDateTime savedAt, String savedBy, boolean complete, boolean damaged) {}
 
     /** @param gapSchool under which the finding was seen; left out, the default */
     record AcceptRequest(
@@ -117,7 +118,7 @@ class RevisionController {
         units.known(tag);
         return units.revisions(tag).stream()
                 .map(r -> new RevisionSummary(
-                        r.revision(), r.savedAt(), r.savedBy(), r.head().missing() == 0))
+                        r.revision(), r.savedAt(), r.savedBy(), r.head().missing() == 0, r.damaged()))
                 .toList();
     }
 

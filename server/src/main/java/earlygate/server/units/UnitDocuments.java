@@ -30,6 +30,7 @@ public class UnitDocuments {
      * @param unconfirmed places whose values are defaults that nobody has confirmed
      * @param schematic what the drawing asked: the targets of the first revision with the same drawing
      * @param accepted findings let stand
+     * @param unreadable what was changed in the data file and is not used, each in a sentence
      */
     record UnitDocument(
             String tag,
@@ -40,7 +41,8 @@ public class UnitDocuments {
             List<Place> missing,
             List<String> unconfirmed,
             List<AskedTarget> schematic,
-            List<UnitStore.Accepted> accepted) {}
+            List<UnitStore.Accepted> accepted,
+            List<String> unreadable) {}
 
     record Place(String path, String message) {}
 
@@ -67,7 +69,8 @@ public class UnitDocuments {
                 schematic(stored).stream()
                         .map(t -> new AskedTarget(t.setting(), t.pressurePa() / 1e5))
                         .toList(),
-                units.accepted(stored.tag()));
+                units.accepted(stored.tag()),
+                units.damagedAccepted(stored.tag()).stream().map(words::say).toList());
     }
 
     /** What the drawing asked: where it has not changed since, a changed target is a deviation from it. */

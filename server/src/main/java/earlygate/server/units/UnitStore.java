@@ -8,6 +8,7 @@ import earlygate.explain.Reason;
 import earlygate.ladder.Acceptance;
 import earlygate.server.store.HashedRows;
 import earlygate.server.store.OnceKey;
+import earlygate.server.store.RowHash;
 import earlygate.server.store.Sha256;
 import earlygate.server.store.WallClock;
 import earlygate.server.store.Writes;
@@ -17,11 +18,15 @@ import earlygate.server.tables.tables.records.UnitRevisionRecord;
 import earlygate.server.words.ApiProblem;
 import java.time.OffsetDateTime;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalInt;
+import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import org.jooq.DSLContext;
 import org.jooq.Record;
 import org.jooq.SelectField;
+import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Repository;
 
 /**
@@ -34,8 +39,13 @@ public class UnitStore {
     public record StoredUnit(
             String tag, int revision, String document, OffsetDateTime savedAt, String savedBy, String unconfirmed) {}
 
-    /** A revision as lists show it, without its document. */
-    public record Listed(String tag, int revision, OffsetDateTime savedAt, String savedBy, UnitHead head) {}
+    /**
+     * A revision as lists show it, without its document.
+     *
+     * @param damaged what stands here, or that it is the newest, was changed in the data file
+     */
+    public record Listed(
+            String tag, int revision, OffsetDateTime savedAt, String savedBy, UnitHead head, boolean damaged) {}
 
     /** A unit that is not in the list any more. */
     public record Removed(String tag, String name, OffsetDateTime at, String by) {}
@@ -56,15 +66,9 @@ public class UnitStore {
         }
     }
 
-    private static final SelectField<?>[] LISTED = {
-        UNIT_REVISION.TAG,
-        UNIT_REVISION.REVISION,
-        UNIT_REVISION.SAVED_AT,
-        UNIT_REVISION.SAVED_BY,
-        UNIT_REVISION.NAME,
-        UNIT_REVISION.DRAWING,
-        UNIT_REVISION.MISSING
-    };
+    private static final List<SelectField<?>> LISTED = Stream.<SelectField<?>>of(UNIT_REVISION.fields())
+            .filter(f -> !f.equals(UNIT_REVISION.DOCUMENT))
+            .toList();
 
     private final DSLContext db;
     private final HashedRows rows;
@@ -78,15 +82,23 @@ public class UnitStore {
         this.clock = clock;
     }
 
-    /** The newest revision of each unit that is there, by tag. */
+    /** The newest revision of each unit that is there, by tag. One whose entry was changed stays there, as damaged. */
     public List<Listed> newest() {
-        return db.select(LISTED)
+        Map<String, UnitRecord> entries = db.selectFrom(UNIT).fetchMap(UNIT.TAG);
+        return db
+                .select(LISTED)
                 .from(UNIT)
                 .join(UNIT_REVISION)
                 .on(UNIT_REVISION.TAG.eq(UNIT.TAG), UNIT_REVISION.REVISION.eq(UNIT.NEWEST))
-                .where(UNIT.REMOVED_AT.isNull())
                 .orderBy(UNIT.TAG)
-                .fetch(UnitStore::listed);
+                .fetch(r -> listed(r, entries.get(r.get(UNIT_REVISION.TAG))))
+                .stream()
+                .filter(l -> l.damaged() || entries.get(l.tag()).getRemovedAt() == null)
+                .toList();
+    }
+
+    private static boolean holds(UnitRecord entry) {
+        return RowHash.holds(UNIT.getName(), entry);
     }
 
     /** @throws ApiProblem 404 for a unit that never was; for a removed one the words say so */
@@ -100,10 +112,41 @@ public class UnitStore {
                 .where(UNIT.TAG.eq(tag))
                 .fetchOptional()
                 .orElseThrow(() -> ApiProblem.notFound("unit", tag));
+        if (!holds(unit)) {
+            throw ApiProblem.conflict("tag", entryDamaged(tag));
+        }
         if (unit.getRemovedAt() != null) {
             throw ApiProblem.notFound(Reason.of("units.removed").name("tag", tag));
         }
         return unit.getNewest();
+    }
+
+    /** What keeps the newest sheet of a unit that is there from being used: it was changed in the data file. */
+    public Optional<Reason> damaged(String tag) {
+        try {
+            newest(tag);
+            return Optional.empty();
+        } catch (ApiProblem e) {
+            if (e.is(HttpStatus.CONFLICT)) {
+                return Optional.of(e.reason());
+            }
+            throw e;
+        }
+    }
+
+    /** The newest that is as it was saved. @throws ApiProblem why the newest can't be used, where there is no other */
+    public StoredUnit newestSound(String tag) {
+        int newest = known(tag);
+        try {
+            return revision(tag, newest);
+        } catch (ApiProblem damaged) {
+            return IntStream.range(1, newest)
+                    .map(i -> newest - i)
+                    .boxed()
+                    .flatMap(r -> sound(tag, r).stream())
+                    .findFirst()
+                    .orElseThrow(() -> damaged);
+        }
     }
 
     /** Of a removed unit too: its runs speak of it. */
@@ -112,11 +155,19 @@ public class UnitStore {
                 .where(UNIT_REVISION.TAG.eq(tag), UNIT_REVISION.REVISION.eq(revision))
                 .fetchOptional()
                 .orElseThrow(() -> ApiProblem.notFound("unit-revision", tag + " " + revision));
-        if (!Sha256.of(found.get(UNIT_REVISION.DOCUMENT)).equals(found.get(UNIT_REVISION.HASH))) {
+        if (!holds(found) || !Sha256.of(found.get(UNIT_REVISION.DOCUMENT)).equals(found.get(UNIT_REVISION.HASH))) {
             throw ApiProblem.conflict(
                     "document", Reason.of("units.damaged").name("tag", tag).number("revision", revision));
         }
         return stored(found);
+    }
+
+    private static boolean holds(Record revision) {
+        return RowHash.holds(UNIT_REVISION.getName(), revision);
+    }
+
+    private static Reason entryDamaged(String tag) {
+        return Reason.of("units.entry-damaged").name("tag", tag);
     }
 
     /** Newest first. */
@@ -128,9 +179,10 @@ public class UnitStore {
                 .fetch(UnitStore::listed);
     }
 
-    /** The first complete revision with this drawing, none later than the one given. */
+    /** The first complete revision with this drawing, none later than the one given; a damaged one is none. */
     public Optional<StoredUnit> firstOf(String tag, String drawing, int upTo) {
-        return db.select(UNIT_REVISION.REVISION)
+        return db
+                .select(UNIT_REVISION.REVISION)
                 .from(UNIT_REVISION)
                 .where(
                         UNIT_REVISION.TAG.eq(tag),
@@ -138,9 +190,18 @@ public class UnitStore {
                         UNIT_REVISION.MISSING.eq(0),
                         UNIT_REVISION.REVISION.le(upTo))
                 .orderBy(UNIT_REVISION.REVISION)
-                .limit(1)
-                .fetchOptional(UNIT_REVISION.REVISION)
-                .map(first -> revision(tag, first));
+                .fetch(UNIT_REVISION.REVISION)
+                .stream()
+                .flatMap(r -> sound(tag, r).stream())
+                .findFirst();
+    }
+
+    private Optional<StoredUnit> sound(String tag, int revision) {
+        try {
+            return Optional.of(revision(tag, revision));
+        } catch (ApiProblem damaged) {
+            return Optional.empty();
+        }
     }
 
     /** There, or removed. */
@@ -236,12 +297,40 @@ public class UnitStore {
                 .fetch(r -> new Removed(r.value1(), r.value2(), r.value3(), r.value4()));
     }
 
+    /** Findings let stand, as they were written. */
     public List<Accepted> accepted(String tag) {
-        return db.selectFrom(ACCEPTED_FINDING)
+        return acceptedRows(tag)
+                .filter(UnitStore::holds)
+                .map(UnitStore::accepted)
+                .toList();
+    }
+
+    /** Those that were changed in the data file: they let nothing stand any more. */
+    public List<Reason> damagedAccepted(String tag) {
+        return acceptedRows(tag)
+                .filter(r -> !holds(r))
+                .map(UnitStore::accepted)
+                .map(a -> Reason.of("units.accepted-damaged")
+                        .name("by", a.by())
+                        .name("on", a.at().toLocalDate().toString()))
+                .toList();
+    }
+
+    private Stream<AcceptedFindingRecord> acceptedRows(String tag) {
+        return db
+                .selectFrom(ACCEPTED_FINDING)
                 .where(ACCEPTED_FINDING.TAG.eq(tag))
                 .orderBy(ACCEPTED_FINDING.AT)
-                .fetch(r ->
-                        new Accepted(r.getFingerprint(), r.getReason(), r.getByName(), r.getReleasedBy(), r.getAt()));
+                .fetch()
+                .stream();
+    }
+
+    private static boolean holds(AcceptedFindingRecord row) {
+        return RowHash.holds(ACCEPTED_FINDING.getName(), row);
+    }
+
+    private static Accepted accepted(AcceptedFindingRecord r) {
+        return new Accepted(r.getFingerprint(), r.getReason(), r.getByName(), r.getReleasedBy(), r.getAt());
     }
 
     /** What covers findings; one in the words of an older version covers none and must be given again. */
@@ -266,13 +355,27 @@ public class UnitStore {
         });
     }
 
+    private static Listed listed(Record r, UnitRecord entry) {
+        Listed revision = listed(r);
+        return holds(entry)
+                ? revision
+                : new Listed(
+                        r.get(UNIT_REVISION.TAG),
+                        revision.revision(),
+                        revision.savedAt(),
+                        revision.savedBy(),
+                        revision.head(),
+                        true);
+    }
+
     private static Listed listed(Record r) {
         return new Listed(
                 r.get(UNIT_REVISION.TAG),
                 r.get(UNIT_REVISION.REVISION),
                 r.get(UNIT_REVISION.SAVED_AT),
                 r.get(UNIT_REVISION.SAVED_BY),
-                new UnitHead(r.get(UNIT_REVISION.NAME), r.get(UNIT_REVISION.DRAWING), r.get(UNIT_REVISION.MISSING)));
+                new UnitHead(r.get(UNIT_REVISION.NAME), r.get(UNIT_REVISION.DRAWING), r.get(UNIT_REVISION.MISSING)),
+                !holds(r));
     }
 
     private static StoredUnit stored(Record r) {

@@ -1,5 +1,6 @@
 package earlygate.server.upkeep;
 
+import earlygate.explain.Reason;
 import earlygate.quantity.PressureUnit;
 import earlygate.server.words.Words;
 import earlygate.upkeep.Due;
@@ -23,14 +24,23 @@ final class UpkeepCalendar {
 
     private UpkeepCalendar() {}
 
-    static String write(Map<String, List<Due>> machines, LocalDate today) {
+    /** @param unreadable machines whose days can't be told, with the reason: it stands on today */
+    static String write(Map<String, List<Due>> machines, Map<String, Reason> unreadable, LocalDate today) {
         Calendar calendar = new Calendar();
         calendar.add(new ProdId("-//Early Gate//Upkeep//EN"));
         calendar.add(ImmutableVersion.VERSION_2_0);
         calendar.add(ImmutableCalScale.GREGORIAN);
         machines.forEach((tag, due) ->
                 due.stream().filter(d -> d.on().isPresent()).forEach(d -> calendar.add(event(tag, d, today))));
+        unreadable.forEach((tag, why) -> calendar.add(event(tag, why, today)));
         return calendar.toString();
+    }
+
+    private static VEvent event(String tag, Reason why, LocalDate today) {
+        VEvent event = new VEvent(today, tag + ": " + WORDS.say(Reason.of("upkeep.unreadable")));
+        event.add(new Description(WORDS.say(why)));
+        event.add(new Uid(tag + "-unreadable@early-gate"));
+        return event;
     }
 
     private static VEvent event(String tag, Due due, LocalDate today) {

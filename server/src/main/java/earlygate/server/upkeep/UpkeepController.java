@@ -1,5 +1,6 @@
 package earlygate.server.upkeep;
 
+import earlygate.explain.Reason;
 import earlygate.quantity.PressureUnit;
 import earlygate.server.api.Input;
 import earlygate.server.store.OnceKey;
@@ -7,6 +8,7 @@ import earlygate.server.store.WallClock;
 import earlygate.server.units.UnitStore;
 import earlygate.server.upkeep.UpkeepInput.UpkeepRequest;
 import earlygate.server.upkeep.UpkeepStore.NewEntry;
+import earlygate.server.words.ApiProblem;
 import earlygate.server.words.Words;
 import earlygate.upkeep.Due;
 import earlygate.upkeep.Entry;
@@ -86,16 +88,23 @@ class UpkeepController {
     /** What is due at a machine, day by day, for any calendar that reads iCalendar. */
     @GetMapping(value = "/units/{tag}/upkeep.ics", produces = CALENDAR)
     String calendar(@PathVariable String tag) {
-        return UpkeepCalendar.write(Map.of(tag, upkeeps.of(tag).upkeep().due()), clock.today());
+        return UpkeepCalendar.write(Map.of(tag, upkeeps.of(tag).upkeep().due()), Map.of(), clock.today());
     }
 
     /** The same of the whole workshop. */
     @GetMapping(value = "/upkeep.ics", produces = CALENDAR)
     String calendar() {
         Map<String, List<Due>> all = new LinkedHashMap<>();
+        Map<String, Reason> unreadable = new LinkedHashMap<>();
         units.newest().stream()
                 .filter(u -> u.head().missing() == 0 && store.any(u.tag()))
-                .forEach(u -> all.put(u.tag(), upkeeps.of(u.tag()).upkeep().due()));
-        return UpkeepCalendar.write(all, clock.today());
+                .forEach(u -> {
+                    try {
+                        all.put(u.tag(), upkeeps.of(u.tag()).upkeep().due());
+                    } catch (ApiProblem e) {
+                        unreadable.put(u.tag(), e.reason());
+                    }
+                });
+        return UpkeepCalendar.write(all, unreadable, clock.today());
     }
 }

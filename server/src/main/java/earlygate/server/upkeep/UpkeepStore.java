@@ -2,8 +2,10 @@ package earlygate.server.upkeep;
 
 import static earlygate.server.tables.Tables.UPKEEP_ENTRY;
 
+import earlygate.explain.Reason;
 import earlygate.server.store.HashedRows;
 import earlygate.server.store.OnceKey;
+import earlygate.server.store.RowHash;
 import earlygate.server.store.TakenAway;
 import earlygate.server.store.WallClock;
 import earlygate.server.store.Writes;
@@ -12,6 +14,8 @@ import earlygate.upkeep.Entry;
 import java.time.LocalDate;
 import java.time.OffsetDateTime;
 import java.util.List;
+import java.util.Map;
+import java.util.stream.Collectors;
 import org.jooq.DSLContext;
 import org.springframework.stereotype.Repository;
 import tools.jackson.databind.json.JsonMapper;
@@ -20,6 +24,9 @@ import tools.jackson.databind.json.JsonMapper;
 @Repository
 public class UpkeepStore {
     record Kept(long id, Entry entry, OffsetDateTime at) {}
+
+    /** @param damaged what was changed in the data file and does not count */
+    record Written(List<Kept> kept, List<Reason> damaged) {}
 
     /** @param body as {@link UpkeepText} writes it; {@code key} the sender's own name for this, null for none */
     public record NewEntry(String tag, LocalDate on, String by, String body, String key) {}
@@ -47,14 +54,34 @@ public class UpkeepStore {
     }
 
     /** By the day, those of one day in the order in which they were written. */
-    List<Kept> of(String tag) {
-        return db.selectFrom(UPKEEP_ENTRY)
-                .where(UPKEEP_ENTRY.TAG.eq(tag), UPKEEP_ENTRY.REMOVED_AT.isNull())
+    Written of(String tag) {
+        Map<Boolean, List<UpkeepEntryRecord>> rows = db
+                .selectFrom(UPKEEP_ENTRY)
+                .where(UPKEEP_ENTRY.TAG.eq(tag))
                 .orderBy(UPKEEP_ENTRY.ON_DAY, UPKEEP_ENTRY.ID)
-                .fetch(r -> new Kept(
-                        r.getId(),
-                        new Entry(r.getOnDay(), r.getByName(), UpkeepText.read(json.readTree(r.getBody()))),
-                        r.getAt()));
+                .fetch()
+                .stream()
+                .collect(Collectors.partitioningBy(r -> RowHash.holds(UPKEEP_ENTRY.getName(), r)));
+        return new Written(
+                rows.get(true).stream()
+                        .filter(r -> r.getRemovedAt() == null)
+                        .map(this::kept)
+                        .toList(),
+                rows.get(false).stream().map(UpkeepStore::damaged).toList());
+    }
+
+    private Kept kept(UpkeepEntryRecord r) {
+        return new Kept(
+                r.getId(),
+                new Entry(r.getOnDay(), r.getByName(), UpkeepText.read(json.readTree(r.getBody()))),
+                r.getAt());
+    }
+
+    private static Reason damaged(UpkeepEntryRecord r) {
+        return Reason.of("upkeep.damaged")
+                .number("id", r.getId())
+                .name("on", r.getOnDay().toString())
+                .name("by", r.getByName());
     }
 
     /** There, or taken away. */

@@ -11,6 +11,7 @@ import java.util.List;
  * @param hours on the counter when it was read last, {@code hoursOn}; null where nobody has
  * @param filters those of the sheet, by their ids
  * @param entries the newest first; {@code more} there are older ones than these
+ * @param unreadable what was changed in the data file and does not count, each in a sentence
  */
 public record UpkeepView(
         String tag,
@@ -24,7 +25,8 @@ public record UpkeepView(
         List<String> filters,
         List<IndicatorView> indicators,
         List<UpkeepEntryView> entries,
-        boolean more) {
+        boolean more,
+        List<String> unreadable) {
     /**
      * @param everyDays null for one that goes by hours or by condition, {@code everyHours} for one that doesn't go by hours
      * @param last null where it was never done

@@ -81,7 +81,8 @@ final class UpkeepViews {
                         .map(this::indicator)
                         .toList(),
                 entries.subList(0, Math.min(MOST, entries.size())),
-                entries.size() > MOST);
+                entries.size() > MOST,
+                at.unreadable().stream().map(words::say).toList());
     }
 
     private Optional<Cleanliness> target() {

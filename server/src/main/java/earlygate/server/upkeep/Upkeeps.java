@@ -7,6 +7,7 @@ import earlygate.server.history.Histories.Outlook;
 import earlygate.server.store.WallClock;
 import earlygate.server.units.UnitStore;
 import earlygate.server.upkeep.UpkeepStore.Kept;
+import earlygate.server.upkeep.UpkeepStore.Written;
 import earlygate.server.words.ApiProblem;
 import earlygate.server.words.Words;
 import earlygate.unit.PowerUnit;
@@ -38,17 +39,25 @@ public class Upkeeps {
         this.clock = clock;
     }
 
-    /** A machine, what was written of it, and what that comes to. */
-    record At(PowerUnit unit, List<Kept> kept, Upkeep upkeep) {}
+    /**
+     * A machine, what was written of it, and what that comes to.
+     *
+     * @param unreadable what was changed in the data file and does not count
+     */
+    record At(PowerUnit unit, List<Kept> kept, List<Reason> unreadable, Upkeep upkeep) {}
 
     At of(String tag) {
-        PowerUnit unit = Input.unitText(units.newest(tag).document()).unit();
-        List<Kept> kept = store.of(tag);
+        PowerUnit unit = Input.unitText(units.newestSound(tag).document()).unit();
+        Written written = store.of(tag);
+        List<Kept> kept = written.kept();
         Outlook outlook = histories.outlook(tag);
         List<Entry> entries = Stream.concat(
                         outlook.counters().stream(), kept.stream().map(Kept::entry))
                 .toList();
-        return new At(unit, kept, Upkeep.of(unit, entries, outlook.checked(), outlook.signs(), clock.today()));
+        List<Reason> unreadable = Stream.concat(written.damaged().stream(), outlook.unreadable().stream())
+                .toList();
+        return new At(
+                unit, kept, unreadable, Upkeep.of(unit, entries, outlook.checked(), outlook.signs(), clock.today()));
     }
 
     /** What is due today, said in a few words each; nothing for a unit whose upkeep was never begun. */
@@ -57,12 +66,17 @@ public class Upkeeps {
             return List.of();
         }
         try {
-            return of(tag).upkeep().due().stream()
-                    .filter(d -> d.state() == Due.State.DUE)
-                    .map(d -> words.say(named(d)))
+            At at = of(tag);
+            // What can't be read is looked after first: its own page says what it is and why.
+            Stream<Reason> first = at.unreadable().isEmpty() ? Stream.of() : Stream.of(Reason.of("upkeep.unreadable"));
+            return Stream.concat(
+                            first,
+                            at.upkeep().due().stream()
+                                    .filter(d -> d.state() == Due.State.DUE)
+                                    .map(Upkeeps::named))
+                    .map(words::say)
                     .toList();
         } catch (ApiProblem unreadable) {
-            // A run that can't be read must not take the list of units along; its history says which and why.
             return List.of(words.say(Reason.of("upkeep.unreadable")));
         }
     }
@@ -96,7 +110,7 @@ public class Upkeeps {
         }
         Stream.concat(
                         histories.outlook(tag).counters().stream(),
-                        store.of(tag).stream().map(Kept::entry))
+                        store.of(tag).kept().stream().map(Kept::entry))
                 .filter(e -> e.body() instanceof Counter)
                 .filter(e -> e.on().isAfter(entry.on()) ? hours(e) < c.hours() : hours(e) > c.hours())
                 .max(Comparator.comparing(Entry::on))

@@ -57,6 +57,10 @@ public final class ApiProblem extends RuntimeException {
         return problems.get(0).reason();
     }
 
+    public boolean is(HttpStatus asked) {
+        return status == asked;
+    }
+
     HttpStatus status() {
         return status;
     }

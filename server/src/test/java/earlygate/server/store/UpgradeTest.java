@@ -3,6 +3,7 @@ package earlygate.server.store;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import earlygate.fixture.Effort;
 import earlygate.server.migration.AllMigrations;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
@@ -62,7 +63,7 @@ class UpgradeTest {
                         .flatMap(killed -> Stream.of(Beside.values()).map(b -> new Case(v, killed, b))))
                 .filter(c -> c.version() >= COUNTS || !c.mark())
                 .filter(c -> !c.killed() || !c.seal())
-                .filter(c -> EACH
+                .filter(c -> Effort.LONG
                         || c.version() >= LAST
                         || c.beside() == (c.version() < COUNTS ? Beside.NOTHING : Beside.MARK));
     }

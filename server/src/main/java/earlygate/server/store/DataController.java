@@ -4,6 +4,7 @@ import java.io.IOException;
 import java.io.OutputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.List;
 import java.util.zip.ZipInputStream;
 import org.jooq.DSLContext;
 import org.springframework.http.MediaType;
@@ -12,14 +13,14 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RestController;
 import org.springframework.web.servlet.mvc.method.annotation.StreamingResponseBody;
 
-/** The data file as it stands between two writes, of a server that goes on serving. */
+/** The data file as it stands between two writes, of a server that goes on serving; and what was found changed in it. */
 @RestController
-class BackupController {
+class DataController {
     private final Writes writes;
     private final DSLContext db;
     private final DataFolder data;
 
-    BackupController(Writes writes, DSLContext db, DataFolder data) {
+    DataController(Writes writes, DSLContext db, DataFolder data) {
         this.writes = writes;
         this.db = db;
         this.data = data;
@@ -35,6 +36,11 @@ class BackupController {
         return ResponseEntity.ok()
                 .contentType(MediaType.APPLICATION_OCTET_STREAM)
                 .body(body);
+    }
+
+    @GetMapping("/api/changed-data")
+    List<String> changed() {
+        return data.changed();
     }
 
     private static void send(Path zip, OutputStream out) throws IOException {
