@@ -216,7 +216,7 @@ describe('day', () => {
     const at = (clock: string) => `2027-03-08T${clock}:00`
     serve({
       'GET /api/units': [
-        { tag: 'LG-07', missing: 0 },
+        { tag: 'LG-07', missing: 0, readable: true },
         { tag: 'XX-01', missing: 3 },
       ],
       'POST /api/days': {

@@ -79,7 +79,8 @@ async function calendar() {
     <fieldset>
       <legend>{{ say('day.dayPage.units') }}</legend>
       <label v-for="u in units" :key="u.tag" class="check"
-        ><Checkbox v-model="tags" :value="u.tag" :disabled="u.missing > 0" /> {{ u.tag }}</label
+        ><Checkbox v-model="tags" :value="u.tag" :disabled="!u.readable || u.missing > 0" /> {{ u.tag }}
+        <span v-if="!u.readable" class="changed small">{{ say('display.changed.row') }}</span></label
       >
     </fieldset>
   </section>
@@ -187,6 +188,7 @@ fieldset {
   background: var(--gate);
   border-color: var(--gate);
 }
+.changed,
 .out b {
   color: var(--stop);
 }

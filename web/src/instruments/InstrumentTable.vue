@@ -28,6 +28,7 @@ function range(i: Instrument): number {
 }
 
 function state(i: Instrument): string {
+  if (i.damaged) return say('display.changed.row')
   if (i.retired) return say('instruments.instrumentsPage.out-of-use-2')
   if (!i.calibrationDue) return say('instruments.instrumentsPage.no-date')
   return i.calibrationDue < new Date().toISOString().slice(0, 10)

@@ -32,7 +32,8 @@ const runs = computed(() => data.value?.pages.flat())
         ><b>{{ say('record.recordsPage.run', r.id) }}</b></RouterLink
       >
       {{ when(r.startedAt) }}, {{ r.technician }}
-      <span class="chip" :class="!r.finished ? 'plain' : r.outcome === 'passed-with-deviations' ? 'cannot-tell' : 'pass'">{{
+      <span v-if="r.damaged" class="chip fail">{{ say('display.changed.row') }}</span>
+      <span v-else class="chip" :class="!r.finished ? 'plain' : r.outcome === 'passed-with-deviations' ? 'cannot-tell' : 'pass'">{{
         r.finished
           ? r.outcome === 'passed-with-deviations'
             ? say('record.recordsPage.with-deviations')
@@ -41,7 +42,9 @@ const runs = computed(() => data.value?.pages.flat())
       }}</span>
       <span v-if="r.practice" class="chip plain">{{ say('record.recordsPage.practice-rig') }}</span>
       <span v-if="!r.finished" class="gap"></span>
-      <RouterLink v-if="!r.finished" :to="{ name: 'run', params: { tag, id: r.id } }">{{ say('record.recordsPage.go-on') }}</RouterLink>
+      <RouterLink v-if="!r.finished && !r.damaged" :to="{ name: 'run', params: { tag, id: r.id } }">{{
+        say('record.recordsPage.go-on')
+      }}</RouterLink>
     </div>
     <Button v-if="hasNextPage" :label="say('record.recordsPage.older-runs')" severity="secondary" outlined @click="fetchNextPage()" />
   </section>

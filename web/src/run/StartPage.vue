@@ -31,7 +31,7 @@ const RIGS = [
 const rig = ref('workshop')
 const refused = ref<Refused | null>(null)
 const busy = ref(false)
-const open = computed(() => runs.value ?? [])
+const open = computed(() => (runs.value ?? []).filter((r) => !r.damaged))
 /** One start is one run, however often it is asked for. */
 const key = newKey()
 

@@ -4,7 +4,8 @@ import { say } from '../words'
 import { when } from '../display/time'
 import { useQuery } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
-import { call, type Schema } from '../api/client'
+import { asRefused, call, type Schema } from '../api/client'
+import Problems from '../display/Problems.vue'
 import { changes } from './changes'
 import ChangesTable from './ChangesTable.vue'
 
@@ -15,7 +16,7 @@ const { data: all } = useQuery({
 })
 const chosen = ref<number>()
 const at = computed(() => chosen.value ?? all.value?.[0]?.revision ?? 0)
-const { data: pair } = useQuery({
+const { data: pair, error } = useQuery({
   queryKey: computed(() => ['revisions', props.tag, at.value]),
   queryFn: async () => {
     const read = (n: number) => call<Schema['UnitDocument']>('GET', `/api/units/${props.tag}/revisions/${n}`)
@@ -42,12 +43,14 @@ const made = computed(() => (pair.value?.before ? changes(pair.value.before.docu
         <b>{{ say('sheet.revisionList.revision', r.revision) }}</b>
         <span>{{ when(r.savedAt) }}</span>
         <span v-if="r.savedBy">{{ r.savedBy }}</span>
+        <span v-if="r.damaged">{{ say('display.changed.row') }}</span>
         <span v-if="!r.complete">{{ say('sheet.revisionList.not-complete') }}</span>
       </template>
     </Listbox>
     <section class="card">
       <h2>{{ say('sheet.revisionList.what-revision-changed', at) }}</h2>
-      <p v-if="at === 1" class="quiet">{{ say('sheet.revisionList.the-first-one') }}</p>
+      <Problems v-if="error" :refused="asRefused(error)" />
+      <p v-else-if="at === 1" class="quiet">{{ say('sheet.revisionList.the-first-one') }}</p>
       <p v-else-if="!made.length" class="quiet">{{ say('sheet.revisionList.nothing') }}</p>
       <ChangesTable v-else :made="made" />
 

@@ -4,6 +4,7 @@ import Button from 'primevue/button'
 import { computed } from 'vue'
 import { call, type Schema } from '../api/client'
 import { useDisplay } from '../display/display'
+import Changed from '../display/Changed.vue'
 import Staff from '../staff/Staff.vue'
 import { say } from '../words'
 import { date, day } from '../display/time'
@@ -15,7 +16,7 @@ const emit = defineEmits<{ more: [event: Event] }>()
 const display = useDisplay()
 
 /** Where the newest open run stopped. */
-const newest = computed(() => props.unit.openRuns[0]?.id)
+const newest = computed(() => props.unit.openRuns.find((r) => !r.damaged)?.id)
 const { data: place } = useQuery({
   queryKey: computed(() => ['run-place', newest.value, display.pressure]),
   queryFn: () => call<Schema['RunPlace']>('GET', `/api/runs/${newest.value}/place?${display.query}`),
@@ -70,7 +71,7 @@ function openRun(r: Schema['RunSummary']): string {
         }}</RouterLink>
         {{ unit.due.join(', ') }}
       </p>
-      <p v-for="r in unit.openRuns" :key="r.id" class="small">
+      <p v-for="r in unit.openRuns.filter((x) => !x.damaged)" :key="r.id" class="small">
         <RouterLink :to="{ name: 'run', params: { tag: unit.tag, id: r.id } }">{{ openRun(r) }}</RouterLink>
         <span v-if="place && r.id === newest" class="place">{{
           say(place.paused ? 'units.unitCard.paused-at' : 'units.unitCard.stopped-at', place.step, place.of, place.text)
@@ -81,7 +82,8 @@ function openRun(r: Schema['RunSummary']): string {
           say('units.unitsPage.more-open', unit.openRunCount - unit.openRuns.length)
         }}</RouterLink>
       </p>
-      <p class="small">
+      <Changed :all="unit.unreadable" />
+      <p v-if="unit.readable" class="small">
         <span v-if="unit.missing" class="chip cannot-tell">{{ say('units.unitsPage.missing-on-its-sheet', unit.missing) }}</span>
         <span v-else-if="unit.findings" class="chip fail"
           >▲ {{ say(unit.findings === 1 ? 'units.unitCard.one-finding' : 'units.unitCard.findings', unit.findings) }}</span
@@ -100,7 +102,7 @@ function openRun(r: Schema['RunSummary']): string {
           aria-haspopup="true"
           @click="emit('more', $event)"
         />
-        <RouterLink v-if="!unit.missing" :to="{ name: 'start', params: { tag: unit.tag } }"
+        <RouterLink v-if="unit.readable && !unit.missing" :to="{ name: 'start', params: { tag: unit.tag } }"
           ><Button :label="unit.openRuns.length ? say('units.unitsPage.go-on-or-start') : say('units.unitsPage.start-a-run')" tabindex="-1"
         /></RouterLink>
       </div>

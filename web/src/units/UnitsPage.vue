@@ -8,6 +8,7 @@ import Menu from 'primevue/menu'
 import { computed, onBeforeUnmount, onMounted, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { asRefused, call, type Refused, type Schema } from '../api/client'
+import Changed from '../display/Changed.vue'
 import FileDrop from '../display/FileDrop.vue'
 import Problems from '../display/Problems.vue'
 import { useTold } from '../display/told'
@@ -33,11 +34,13 @@ function said(u: UnitSummary): string {
   const runs = u.openRuns.map((r) =>
     [r.practice ? say('units.unitsPage.practice') : say('units.unitsPage.run'), r.id, r.technician, date(r.startedAt)].join(' '),
   )
-  const stage = u.missing
-    ? say('units.unitsPage.missing-on-its-sheet', u.missing)
-    : u.findings
-      ? say('units.unitCard.findings', u.findings)
-      : say('units.unitsPage.relations-hold')
+  const stage = !u.readable
+    ? u.unreadable.join(' ')
+    : u.missing
+      ? say('units.unitsPage.missing-on-its-sheet', u.missing)
+      : u.findings
+        ? say('units.unitCard.findings', u.findings)
+        : say('units.unitsPage.relations-hold')
   const commissioned = u.commissioned
     ? say('units.unitsPage.commissioned-by', u.commissioned.technician, date(u.commissioned.startedAt))
     : say('units.unitsPage.not-commissioned-here-yet')
@@ -63,6 +66,8 @@ async function importFile(file: File) {
 const router = useRouter()
 const myName = () => localStorage.getItem('name') ?? ''
 const { data: removed } = useQuery({ queryKey: ['removed-units'], queryFn: () => call<Schema['Removed'][]>('GET', '/api/removed-units') })
+
+const { data: changed } = useQuery({ queryKey: ['changed-data'], queryFn: () => call<string[]>('GET', '/api/changed-data') })
 
 const menu = ref<InstanceType<typeof Menu>>()
 const chosen = ref<UnitSummary>()
@@ -141,6 +146,7 @@ async function put(method: string, path: string, done: string, undo?: () => void
   </div>
   <Problems :refused="refused" />
   <Problems :refused="loadError" />
+  <Changed :all="changed" />
   <TourOffer v-if="units && !tour.state.offered" />
   <p v-if="isPending" class="quiet">{{ say('units.unitsPage.reading-the-units') }}</p>
   <div v-else-if="units && !units.length" class="card none">

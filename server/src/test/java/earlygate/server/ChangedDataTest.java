@@ -186,7 +186,7 @@ class ChangedDataTest {
         assertThat(kept.lines().get(0)).contains("Not as they were written: ");
         assertThat(kept.lines())
                 .contains("Unit SW-03: changed in the data file")
-                .contains("Run " + changed + ": changed in the data file")
+                .contains("Run " + changed + " (LG-07): changed in the data file")
                 .contains("Fitted instrument LG-07 GX: changed in the data file")
                 .contains("Older record: 23 in the data file, 24 were written")
                 .contains("The file note.txt of run " + run + " was changed in the data file")

@@ -69,7 +69,7 @@ class KilledTest {
             writeUntilKilled(server);
             server = ServerProcess.start(data);
             base = server.ready();
-            assertThat(server.said()).contains("Whole: ").doesNotContain("Data: ");
+            assertThat(server.said()).contains("Rows and indexes fit: ").doesNotContain("Data: ");
             sendAgain();
             compare();
         }

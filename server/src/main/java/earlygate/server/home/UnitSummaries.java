@@ -131,7 +131,7 @@ class UnitSummaries {
                 last,
                 older.newestDay(u.tag()).orElse(null),
                 last == null ? null : nextCheck(last.id()),
-                s.missing() > 0 ? List.of() : upkeeps.due(u.tag(), WORDS),
+                known.isEmpty() || s.missing() > 0 ? List.of() : upkeeps.due(u.tag(), WORDS),
                 known.isPresent(),
                 unreadable.stream().map(WORDS::say).toList());
     }

@@ -80,6 +80,15 @@ public final class DataFolder {
         return mark;
     }
 
+    /** Once the file is closed properly. */
+    void close() {
+        if (changed.isEmpty()) {
+            seal().make(VERSION);
+        } else {
+            seal().makeOfChanged();
+        }
+    }
+
     /** What was found changed when the data were looked over, each in a sentence; empty for data that were closed properly. */
     List<String> changed() {
         return changed;

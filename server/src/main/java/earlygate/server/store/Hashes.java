@@ -19,6 +19,7 @@ import java.util.Locale;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import org.jooq.DSLContext;
+import org.jooq.Field;
 import org.jooq.Record;
 import org.jooq.SQLDialect;
 import org.jooq.Table;
@@ -39,6 +40,8 @@ record Hashes(long logs, List<Reason> faults) {
     private static final int OLDER = 6;
     private static final int FILES = 8;
     private static final int ROWS = 10;
+
+    private static final List<String> NAMES = List.of("TAG", "NAME");
 
     private static final JsonMapper JSON = new JsonMapper();
 
@@ -81,10 +84,16 @@ record Hashes(long logs, List<Reason> faults) {
                 .said("table", Reason.of("store.table." + table.getName().toLowerCase(Locale.ROOT)));
     }
 
+    /** Its key, and what people call it by where that is no part of the key. */
     private static String key(Table<?> table, Record row) {
-        return table.getPrimaryKey().getFields().stream()
-                .map(f -> String.valueOf(row.get(f)))
-                .collect(Collectors.joining(" "));
+        List<? extends Field<?>> key = table.getPrimaryKey().getFields();
+        String called = NAMES.stream()
+                .map(table::field)
+                .filter(f -> f != null && !key.contains(f))
+                .map(f -> " (" + row.get(f) + ")")
+                .findFirst()
+                .orElse("");
+        return key.stream().map(f -> String.valueOf(row.get(f))).collect(Collectors.joining(" ")) + called;
     }
 
     private static void sheets(DSLContext db, List<Reason> faults) {

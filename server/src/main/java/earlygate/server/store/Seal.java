@@ -29,8 +29,17 @@ record Seal(Path path, Path file) {
     }
 
     void make(int version) {
+        make(Integer.toString(version));
+    }
+
+    /** Of a file in which rows were found changed: it never fits, so each start looks the data over and names them. */
+    void makeOfChanged() {
+        make("changed");
+    }
+
+    private void make(String what) {
         try {
-            Files.writeString(path, digest() + " " + version + "\n");
+            Files.writeString(path, digest() + " " + what + "\n");
         } catch (IOException e) {
             // A full disk at the end: the next start looks the data over instead.
             breakOpen();

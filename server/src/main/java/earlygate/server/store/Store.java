@@ -46,7 +46,7 @@ class Store {
             super.close();
             if (trusted) {
                 trusted = false;
-                data.seal().make(DataFolder.VERSION);
+                data.close();
             }
         }
     }
