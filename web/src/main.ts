@@ -7,6 +7,7 @@ import { createPinia } from 'pinia'
 import PrimeVue from 'primevue/config'
 import ToastService from 'primevue/toastservice'
 import { createApp } from 'vue'
+import { asRefused } from './api/client'
 import App from './App.vue'
 import { router } from './router'
 import './style.css'
@@ -14,7 +15,9 @@ import './print.css'
 import { passThrough, theme } from './theme'
 
 const queryClient = new QueryClient({
-  defaultOptions: { queries: { retry: 1, refetchOnWindowFocus: false, networkMode: 'always' } },
+  defaultOptions: {
+    queries: { retry: (failed, e) => failed < 1 && asRefused(e).offline, refetchOnWindowFocus: false, networkMode: 'always' },
+  },
 })
 
 // A page left open over an upgrade asks for parts that are gone: the new page has them, if there is a server to give it.

@@ -23,9 +23,9 @@ export class Refused extends Error {
   }
 }
 
-/** @param body JSON, text, or a file as it is; @param once the same call sent again after a lost answer is done only once */
-export async function call<T>(method: string, path: string, body?: unknown, once = body instanceof Blob): Promise<T> {
-  if (!once) return (await (await answer(method, path, body)).json()) as T
+/** @param body JSON, text, or a file as it is; @param once the same call sent again after a lost answer is done only once; @param signal where nobody waits any more */
+export async function call<T>(method: string, path: string, body?: unknown, once = body instanceof Blob, signal?: AbortSignal): Promise<T> {
+  if (!once) return (await (await answer(method, path, body, undefined, signal)).json()) as T
   const key = Array.from(crypto.getRandomValues(new Uint8Array(12)), (b) => b.toString(16).padStart(2, '0')).join('')
   try {
     return (await (await answer(method, path, body, key)).json()) as T
@@ -46,7 +46,7 @@ export async function callText(method: string, path: string, body?: unknown): Pr
   return (await answer(method, path, body)).text()
 }
 
-async function answer(method: string, path: string, body: unknown, key?: string): Promise<Response> {
+async function answer(method: string, path: string, body: unknown, key?: string, signal?: AbortSignal): Promise<Response> {
   const file = body instanceof Blob
   const sent = typeof body === 'string' || file ? body : JSON.stringify(body)
   const type = file ? 'application/octet-stream' : 'application/json'
@@ -56,6 +56,7 @@ async function answer(method: string, path: string, body: unknown, key?: string)
       method,
       headers: { ...(body === undefined ? {} : { 'Content-Type': type }), ...(key ? { 'Idempotency-Key': key } : {}) },
       ...(body === undefined ? {} : { body: sent }),
+      ...(signal ? { signal } : {}),
     })
   } catch {
     throw new Refused(say('api.client.the-server-can-t'), [], 0)

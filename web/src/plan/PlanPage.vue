@@ -10,6 +10,7 @@ import Circuit from '../circuit/Circuit.vue'
 import { useDisplay } from '../display/display'
 import { SCHOOL_NAMES } from '../display/names'
 import Problems from '../display/Problems.vue'
+import Waiting from '../display/Waiting.vue'
 import Staff from '../staff/Staff.vue'
 import PlanBasis from './PlanBasis.vue'
 import RefusalList from './RefusalList.vue'
@@ -48,7 +49,7 @@ const gaps = computed(() =>
 )
 const gap = ref(0)
 const gapSchool = computed(() => GAPS[gap.value] ?? {})
-const { data, error } = usePlan(props.tag, school, sectionOrder, asFound, gapSchool)
+const { data, error, isFetching } = usePlan(props.tag, school, sectionOrder, asFound, gapSchool)
 const chosen = ref('')
 
 const steps = computed(() => data.value?.plan.phases.flatMap((p) => p.steps) ?? [])
@@ -88,6 +89,7 @@ function go(by: number) {
 
 <template>
   <Problems :refused="error ? asRefused(error) : null" />
+  <Waiting v-if="isFetching" :what="say('plan.planPage.working', tag)" />
   <section v-if="data" class="card school">
     <div class="row">
       <h1>

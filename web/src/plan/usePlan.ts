@@ -17,16 +17,17 @@ export function usePlan(tag: string, school: Ref<string>, sectionOrder: Ref<stri
       asFound.value,
       JSON.stringify(gapSchool.value),
     ]),
-    queryFn: async () => {
+    queryFn: async ({ signal }) => {
       const stored = await call<Schema['UnitDocument']>('GET', `/api/units/${tag}`)
       const unit = stored.document as UnitFile
-      const plan = await call<Schema['PlanView']>('POST', `/api/calc/plan?${display.query}`, {
+      const wish = {
         unit,
         school: school.value,
         sectionOrder: sectionOrder.value,
         asFound: asFound.value,
         gapSchool: gapSchool.value,
-      })
+      }
+      const plan = await call<Schema['PlanView']>('POST', `/api/calc/plan?${display.query}`, wish, false, signal)
       return { unit, revision: stored.revision, plan }
     },
     placeholderData: (previous) => previous,

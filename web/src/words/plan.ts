@@ -2,6 +2,7 @@ export const PLAN = {
   'plan.planBasis.audit': 'Audit',
   'plan.planBasis.bring': 'What to bring, who must come: {0} at the most, about {1} minutes',
   'plan.planBasis.order': 'Why this order',
+  'plan.planPage.working': 'The server works out the plan of {0}.',
   'plan.planPage.and-above-work': '10 and 20 % above work',
   'plan.planPage.as-the-schematic': 'as the schematic',
   'plan.planPage.as-found': 'As found',

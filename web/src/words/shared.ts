@@ -1,6 +1,8 @@
 export const SHARED = {
   'display.changed.title': 'Not as it was written',
   'display.changed.row': '▲ changed in the data file',
+  'display.waiting.one': 'One waits for its turn.',
+  'display.waiting.more': '{0} wait for their turn.',
   'display.fileDrop.kind': '{0} is not of this kind: it must end in {1}.',
   'display.fileDrop.or-drop-it': 'or drop it here',
   'display.fileDrop.size': '{0} is too large: {1} at most.',

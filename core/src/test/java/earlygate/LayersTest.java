@@ -18,6 +18,7 @@ import java.util.stream.Collectors;
 class LayersTest {
     /** Every package, the bottom of the house first. */
     private static final List<String> UPWARD = List.of(
+            "work",
             "quantity",
             "explain",
             "unit",

@@ -3,6 +3,7 @@ package earlygate.solve;
 import earlygate.network.Balance;
 import earlygate.network.Conditions;
 import earlygate.network.Network;
+import earlygate.work.WorkBound;
 import java.util.Arrays;
 
 /**
@@ -33,6 +34,7 @@ final class Newton {
 
     /** Solves from the pressures now in {@link #balance}; false leaves them where the search stopped. */
     boolean steady(Conditions c) {
+        WorkBound.ask();
         System.arraycopy(balance.pressure(), 0, start, 0, start.length);
         if (iterate(c, old, 0)) {
             return true;

@@ -4,6 +4,7 @@ import earlygate.network.Balance;
 import earlygate.network.ComponentState;
 import earlygate.network.Conditions;
 import earlygate.network.Network;
+import earlygate.work.WorkBound;
 import java.util.Map;
 
 /**
@@ -25,6 +26,7 @@ public final class Transient {
      * @throws IllegalStateException when even steps of a nanosecond find no balance
      */
     public void advance(Conditions c, double seconds) {
+        WorkBound.ask();
         if (newton.advance(c, seconds)) {
             newton.balance.endStep(c);
             return;

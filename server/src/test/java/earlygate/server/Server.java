@@ -15,6 +15,7 @@ import java.time.LocalDate;
 import java.time.LocalTime;
 import java.util.List;
 import java.util.UUID;
+import java.util.stream.Stream;
 import org.springframework.boot.builder.SpringApplicationBuilder;
 import org.springframework.context.ConfigurableApplicationContext;
 import org.springframework.context.support.GenericApplicationContext;
@@ -52,16 +53,24 @@ public final class Server implements AutoCloseable {
 
     /** On this port; 0 for any that is free. */
     public Server(Path data, int port) {
+        this(data, port, new String[0]);
+    }
+
+    /** @param more settings, as the launcher gives them */
+    Server(Path data, int port, String... more) {
         this.data = data;
         chosen = "";
         context = new SpringApplicationBuilder(EarlyGate.class)
                 .initializers(c -> ((GenericApplicationContext) c)
                         .registerBean("testClock", Clock.class, () -> CLOCK, bean -> bean.setPrimary(true)))
-                .run(
-                        "--server.port=" + port,
-                        "--early-gate.data=" + data,
-                        "--early-gate.demo=../demo",
-                        "--early-gate.rig.speed=0");
+                .run(Stream.concat(
+                                Stream.of(
+                                        "--server.port=" + port,
+                                        "--early-gate.data=" + data,
+                                        "--early-gate.demo=../demo",
+                                        "--early-gate.rig.speed=0"),
+                                Stream.of(more))
+                        .toArray(String[]::new));
         base = "http://127.0.0.1:" + context.getEnvironment().getProperty("local.server.port");
     }
 

@@ -46,7 +46,9 @@ public final class Input {
         if (reading instanceof UnitFile.Reading.Refused refused) {
             throw ApiProblem.badInput("file.refused", refused.problems());
         }
-        return (UnitFile.Reading.Read) reading;
+        UnitFile.Reading.Read read = (UnitFile.Reading.Read) reading;
+        StoppedWork.about(read.unit());
+        return read;
     }
 
     public static JsonNode given(JsonNode node) {

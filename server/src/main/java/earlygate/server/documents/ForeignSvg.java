@@ -48,9 +48,17 @@ public final class ForeignSvg {
     private static final Pattern PLAIN = Pattern.compile("(?!.*url)[A-Za-z0-9 .,()#%+-]*");
 
     private static final int MOST_ELEMENTS = 8000;
+    /** The circuit of a unit is a few groups deep. */
+    private static final int DEEPEST = 40;
+    /** Characters of all its words, and of one attribute: a drawing of the largest unit has a tenth of it. */
+    private static final int MOST_TEXT = 40_000;
+
+    private static final int LONGEST_ATTRIBUTE = 20_000;
 
     private final StringBuilder out = new StringBuilder();
     private int elements;
+    private int depth;
+    private int text;
 
     private ForeignSvg() {}
 
@@ -108,7 +116,7 @@ public final class ForeignSvg {
         if (!SHAPES.contains(name) || name.equals("svg") == more.isEmpty()) {
             return;
         }
-        if (++elements > MOST_ELEMENTS) {
+        if (++elements > MOST_ELEMENTS || ++depth > DEEPEST) {
             throw new IllegalArgumentException("elements");
         }
         out.append('<').append(name);
@@ -127,13 +135,25 @@ public final class ForeignSvg {
             if (child instanceof Element inner) {
                 element(inner, Map.of());
             } else if (child.getNodeType() == Node.TEXT_NODE && (name.equals("text") || name.equals("tspan"))) {
-                out.append(escaped(child.getNodeValue()));
+                words(child.getNodeValue());
             }
         }
+        depth--;
         out.append("</").append(name).append('>');
     }
 
+    private void words(String said) {
+        text += said.length();
+        if (text > MOST_TEXT) {
+            throw new IllegalArgumentException("text");
+        }
+        out.append(escaped(said));
+    }
+
     private void attribute(String name, String value) {
+        if (value.length() > LONGEST_ATTRIBUTE) {
+            throw new IllegalArgumentException(name);
+        }
         out.append(' ').append(name).append("=\"").append(escaped(value)).append('"');
     }
 

@@ -6,6 +6,7 @@ import earlygate.ladder.Finding;
 import earlygate.ladder.Ladder;
 import earlygate.plan.Note;
 import earlygate.quantity.PressureUnit;
+import earlygate.server.access.ProcessorTime;
 import earlygate.server.api.StaffView;
 import earlygate.server.history.OlderRecords;
 import earlygate.server.journal.RunNotes;
@@ -21,6 +22,9 @@ import earlygate.target.GapSchool;
 import earlygate.unit.PowerUnit;
 import earlygate.unit.Target;
 import earlygate.unit.file.UnitFile;
+import earlygate.work.WorkBound;
+import earlygate.work.WorkStopped;
+import java.time.Duration;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
@@ -34,6 +38,9 @@ import org.springframework.stereotype.Component;
 @Component
 class UnitSummaries {
     private static final int SHOWN_RUNS = 3;
+    /** Of a processor, for one unit: the largest demo unit takes a tenth of it. */
+    private static final Duration PATIENCE = Duration.ofSeconds(2);
+
     private static final Words WORDS = Words.in(PressureUnit.BAR);
     private static final String NEXT_CHECK = Note.NEXT_CHECK.label().code();
 
@@ -64,16 +71,20 @@ class UnitSummaries {
             boolean readable,
             List<String> unreadable) {}
 
-    /** @param missing as this edition reads the file; an earlier one may have asked less of it */
+    /**
+     * @param missing as this edition reads the file; an earlier one may have asked less of it
+     * @param tooLong why nothing is known of it
+     */
     private record Solved(
             int revision,
             int missing,
             List<Target> targets,
             List<Finding> findings,
             List<StaffView> asked,
-            List<StaffView> set) {
+            List<StaffView> set,
+            Optional<Reason> tooLong) {
         private static Solved unknown(int revision, int missing) {
-            return new Solved(revision, missing, List.of(), List.of(), List.of(), List.of());
+            return new Solved(revision, missing, List.of(), List.of(), List.of(), List.of(), Optional.empty());
         }
     }
 
@@ -140,11 +151,31 @@ class UnitSummaries {
     private Optional<Solved> known(Listed u, List<Reason> unreadable) {
         try {
             units.known(u.tag());
-            return Optional.of(solved.compute(
-                    u.tag(), (tag, kept) -> kept != null && kept.revision() == u.revision() ? kept : solve(u)));
+            Solved s = solved.compute(
+                    u.tag(), (tag, kept) -> kept != null && kept.revision() == u.revision() ? kept : bounded(u));
+            s.tooLong().ifPresent(unreadable::add);
+            return s.tooLong().isPresent() ? Optional.empty() : Optional.of(s);
         } catch (ApiProblem e) {
             unreadable.add(e.reason());
             return Optional.empty();
+        }
+    }
+
+    /** No unit keeps all the others waiting; one that would is not tried again. */
+    private Solved bounded(Listed u) {
+        try (WorkBound own = WorkBound.of(new ProcessorTime(PATIENCE))) {
+            return solve(u);
+        } catch (WorkStopped e) {
+            return new Solved(
+                    u.revision(),
+                    u.head().missing(),
+                    List.of(),
+                    List.of(),
+                    List.of(),
+                    List.of(),
+                    Optional.of(Reason.of("work.too-long-here")
+                            .name("tag", u.tag())
+                            .number("seconds", PATIENCE.toSeconds())));
         }
     }
 
@@ -181,6 +212,7 @@ class UnitSummaries {
                         .filter(f -> f.severity() != Finding.Severity.INFO)
                         .toList(),
                 StaffView.of(unit, GapSchool.DEFAULT, setting -> false),
-                StaffView.of(unit, GapSchool.DEFAULT, setting -> true));
+                StaffView.of(unit, GapSchool.DEFAULT, setting -> true),
+                Optional.empty());
     }
 }

@@ -13,11 +13,11 @@ import earlygate.server.journal.RunStore.RunHead;
 import earlygate.server.journal.SealedLog;
 import earlygate.server.journal.SheetSeal;
 import earlygate.server.store.EventChain;
-import earlygate.server.words.ApiProblem;
 import earlygate.server.words.Words;
 import earlygate.target.Derivation;
 import earlygate.target.GapSchool;
 import earlygate.unit.PowerUnit;
+import earlygate.work.WorkStopped;
 import java.time.Instant;
 import java.time.OffsetDateTime;
 import java.time.ZoneOffset;
@@ -82,7 +82,11 @@ public final class Prover {
         }
         try {
             return proved(file);
-        } catch (JacksonException | ApiProblem | IllegalArgumentException | java.time.DateTimeException e) {
+        } catch (WorkStopped tooLong) {
+            throw tooLong;
+        } catch (RuntimeException | StackOverflowError e) {
+            // A hand that seals anew can put anything into it, so it may fail anywhere: whatever fails was not written
+            // here.
             return Result.broken("", Reason.of("prove.unreadable"));
         }
     }
@@ -94,6 +98,9 @@ public final class Prover {
         EventChain chain = EventChain.from(head.stored());
         for (JsonNode each : file.path("entries")) {
             String place = "entries[" + entries.size() + "]";
+            if (!each.isObject()) {
+                return Result.broken(place, Reason.of("prove.unreadable"));
+            }
             SealedLog.Entry e = json.treeToValue(each, SealedLog.Entry.class);
             if (e.seq() != entries.size() + 1) {
                 return Result.broken(place, Reason.of("prove.missing").number("seq", entries.size() + 1));

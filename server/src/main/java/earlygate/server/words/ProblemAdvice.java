@@ -49,6 +49,16 @@ public class ProblemAdvice extends ResponseEntityExceptionHandler {
 
     @ExceptionHandler(Exception.class)
     public ResponseEntity<ProblemDetail> unforeseen(Exception e, HttpServletRequest request) {
+        if (root(e) instanceof OutOfMemoryError) {
+            LOG.error("{} {}: {}", request.getMethod(), request.getRequestURI(), root(e).getMessage());
+            long mb = Runtime.getRuntime().maxMemory() >> 20;
+            return problem(
+                    ApiProblem.of(
+                            HttpStatus.SERVICE_UNAVAILABLE,
+                            "",
+                            Reason.of("work.no-memory").number("mb", mb)),
+                    request);
+        }
         LOG.error("{} {}", request.getMethod(), request.getRequestURI(), e);
         ProblemDetail detail = ProblemDetail.forStatus(HttpStatus.INTERNAL_SERVER_ERROR);
         detail.setTitle(WORDS.say(Reason.of("title.unforeseen")));
@@ -56,6 +66,10 @@ public class ProblemAdvice extends ResponseEntityExceptionHandler {
         detail.setDetail(WORDS.say(Reason.of(read ? "api.unforeseen-read" : "api.unforeseen")));
         detail.setProperty("problems", List.of());
         return send(detail);
+    }
+
+    private static Throwable root(Throwable e) {
+        return e.getCause() == null || e.getCause() == e ? e : root(e.getCause());
     }
 
     @Override
