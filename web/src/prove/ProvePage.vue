@@ -43,6 +43,7 @@ async function prove(file: File) {
         <p v-if="answer.earlier">{{ say('prove.earlier') }}</p>
         <p>{{ say('prove.seal') }}</p>
         <p class="seal">{{ answer.seal }}</p>
+        <p>{{ say('prove.no-key') }}</p>
       </template>
       <template v-else>
         <p v-if="answer.place">

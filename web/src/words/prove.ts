@@ -6,7 +6,9 @@ export const PROVE = {
   'prove.whole': '✔ {0} is whole',
   'prove.broken': '▲ {0} is not as it was written',
   'prove.of': 'Record of {0}, written by {1}, {2} entries.',
-  'prove.seal': 'Its seal must be the one that is printed on the certificate:',
+  'prove.seal': 'Compare this seal with the one that is printed on the paper certificate:',
+  'prove.no-key':
+    'This check uses no key. It shows mistakes and damage, and each change that leaves the log as it was. Somebody who knows how can write a new log with a new seal. Only the seal that is printed on the paper certificate, kept apart from the file, shows that.',
   'prove.sheet-sealed': 'The sheet in it is the one that was signed for.',
   'prove.sheet-open': '◇ Nobody has signed it: the sheet in it (ratings, gauges, targets) is not sealed.',
   'prove.at': 'At',

@@ -37,6 +37,25 @@ class DocumentsTest {
         }
     }
 
+    /** Any page of this computer can send one: it is no drawing of a circuit, and costs as little as any other refusal. */
+    @Test
+    void aDrawingWithoutAnEndIsRefused() {
+        Server server = Server.shared();
+        String run = "/api/runs/" + server.startRun(true) + "/record.pdf";
+        String head = "<svg xmlns='http://www.w3.org/2000/svg' viewBox='0 0 100 50'>";
+        for (String inside : new String[] {
+            "<g>".repeat(7_000) + "</g>".repeat(7_000),
+            "<text>" + "<tspan>".repeat(7_000) + "</tspan>".repeat(7_000) + "</text>",
+            "<text>" + "x".repeat(900_000) + "</text>",
+            "<path d='M0 0" + " L1 1".repeat(150_000) + "'/>",
+            "<rect/>".repeat(20_000),
+        }) {
+            Server.Answer answer = server.post(run, Server.object().put("circuit", head + inside + "</svg>"));
+            assertThat(answer.status()).as(inside.substring(0, 20)).isEqualTo(422);
+            assertThat(answer.problem()).contains("is no drawing");
+        }
+    }
+
     private static void printed(HttpResponse<byte[]> answer) {
         String begins = new String(answer.body(), 0, 5, StandardCharsets.ISO_8859_1);
         assertThat(begins).as(answer.uri().getPath()).isEqualTo("%PDF-");

@@ -2,14 +2,24 @@ package earlygate.server;
 
 import static earlygate.server.Server.object;
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.InstanceOfAssertFactories.STRING;
 
+import earlygate.fixture.Effort;
 import earlygate.server.records.ProveCommand;
 import java.io.ByteArrayInputStream;
+import java.io.ByteArrayOutputStream;
 import java.io.IOException;
+import java.io.PrintStream;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.security.MessageDigest;
+import java.security.NoSuchAlgorithmException;
+import java.util.ArrayList;
+import java.util.HexFormat;
 import java.util.List;
 import java.util.Optional;
+import java.util.Random;
 import java.util.stream.StreamSupport;
 import javax.xml.parsers.DocumentBuilderFactory;
 import org.junit.jupiter.api.Test;
@@ -24,6 +34,24 @@ import tools.jackson.databind.node.ObjectNode;
 /** An exported record proved whole, and changed by a hand that knows what it wants. */
 class ProofTest {
     private static final Server server = Finished.SERVER;
+
+    private static final int RESEALED = Effort.of("resealed", 40, 2000);
+    private static final List<String> HOSTILE = List.of(
+            "null",
+            "{}",
+            "[]",
+            "{\"kind\":\"reading\"}",
+            "{\"kind\":\"signed\"}",
+            "{\"kind\":\"cracked\",\"setting\":\"RV1\"}",
+            "{\"kind\":\"handled\"}",
+            "/entries [null]",
+            "/entries [{}]",
+            "/head/plan \"null\"",
+            "/head/plan \"{}\"",
+            "/head/plan \"{\\\"phases\\\":[null]}\"",
+            "/unit/testPoints null",
+            "/unit/components [null]",
+            "/record null");
 
     private static ObjectNode file() {
         return (ObjectNode) Server.JSON.readTree(Finished.PROOF);
@@ -174,6 +202,118 @@ class ProofTest {
         entries.remove(10);
         assertThat(server.post("/api/prove", file).json().get("place").asString())
                 .isEqualTo("entries[10]");
+    }
+
+    /**
+     * Whoever can compute the hashes can put anything into a proof: what is no log, no plan or no sheet of ours is said to
+     * be none, in one line.
+     */
+    @Test
+    void whatAHandSealedAnewIsAnsweredInOneLine(@TempDir Path folder) throws IOException {
+        Random random = new Random(3);
+        for (int i = 0; i < RESEALED; i++) {
+            ObjectNode file = file();
+            String what = i < HOSTILE.size() ? hostile(file, HOSTILE.get(i)) : spoilt(file, random);
+            resealed(file);
+            Server.Answer answer = server.post("/api/prove", file);
+            assertThat(answer.status()).as(what).isEqualTo(200);
+            if (answer.json().get("whole").asBoolean()) {
+                continue;
+            }
+            assertThat(answer.json().get("said").asString()).as(what).isNotBlank();
+            PrintStream before = System.err;
+            ByteArrayOutputStream said = new ByteArrayOutputStream();
+            System.setErr(new PrintStream(said));
+            try {
+                Path written = Files.writeString(folder.resolve("hostile.json"), file.toString());
+                assertThat(ProveCommand.run(List.of("record-prove", written.toString())))
+                        .contains(1);
+            } finally {
+                System.setErr(before);
+            }
+            assertThat(said.toString().lines()).as(what).singleElement(STRING).startsWith("early-gate: ");
+        }
+    }
+
+    /** An entry's body, or where and what it is put instead. */
+    private static String hostile(ObjectNode file, String what) {
+        if (what.startsWith("/")) {
+            String[] put = what.split(" ", 2);
+            String parent = put[0].substring(0, put[0].lastIndexOf('/'));
+            ((ObjectNode) file.at(parent)).set(put[0].substring(parent.length() + 1), Server.JSON.readTree(put[1]));
+        } else {
+            ((ObjectNode) file.at("/entries/5")).put("body", what);
+        }
+        return what;
+    }
+
+    /** Something somewhere in a body, the plan or the sheet is another thing, or gone. */
+    private static String spoilt(ObjectNode file, Random random) {
+        ArrayNode entries = (ArrayNode) file.get("entries");
+        ObjectNode entry = (ObjectNode) entries.get(random.nextInt(entries.size()));
+        int which = random.nextInt(3);
+        JsonNode inside = which == 0
+                ? Server.JSON.readTree(entry.get("body").asString())
+                : which == 1 ? Server.JSON.readTree(file.at("/head/plan").asString()) : file.get("unit");
+        List<ObjectNode> objects = new ArrayList<>(
+                inside.findParents("kind").stream().map(ObjectNode.class::cast).toList());
+        objects.addAll(
+                inside.findParents("id").stream().map(ObjectNode.class::cast).toList());
+        ObjectNode spoilt = objects.get(random.nextInt(objects.size()));
+        List<String> keys = List.copyOf(spoilt.propertyNames());
+        String key = keys.get(random.nextInt(keys.size()));
+        String to =
+                List.of("null", "[]", "{}", "-1", "\"x\"", "[null]", "1e308").get(random.nextInt(7));
+        spoilt.set(key, Server.JSON.readTree(to));
+        if (which == 0) {
+            entry.put("body", inside.toString());
+        } else if (which == 1) {
+            file.withObject("/head").put("plan", inside.toString());
+        }
+        return key + " " + to + " in "
+                + List.of(entry.get("body").asString(), "plan", "unit").get(which);
+    }
+
+    /** By the formula of docs/formats.md. */
+    private static void resealed(ObjectNode file) {
+        JsonNode h = file.get("head");
+        ArrayNode first = Server.JSON.createArrayNode();
+        for (String key : List.of(
+                "uuid",
+                "tag",
+                "revision",
+                "plan",
+                "gapSchool",
+                "sectionOrder",
+                "technician",
+                "practice",
+                "startedAt")) {
+            first.add(h.get(key));
+        }
+        String last = sha256(first.toString());
+        for (JsonNode e : file.get("entries")) {
+            if (e.isObject()) {
+                ArrayNode of = Server.JSON.createArrayNode().add(last);
+                of.add(h.get("uuid"))
+                        .add(e.get("seq"))
+                        .add(e.get("at"))
+                        .add(e.get("by"))
+                        .add(e.get("key"))
+                        .add(e.get("body"));
+                last = sha256(of.toString());
+                ((ObjectNode) e).put("hash", last);
+            }
+        }
+        file.put("seal", last);
+    }
+
+    private static String sha256(String text) {
+        try {
+            return HexFormat.of()
+                    .formatHex(MessageDigest.getInstance("SHA-256").digest(text.getBytes(StandardCharsets.UTF_8)));
+        } catch (NoSuchAlgorithmException e) {
+            throw new IllegalStateException(e);
+        }
     }
 
     @Test

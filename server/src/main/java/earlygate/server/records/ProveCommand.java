@@ -37,6 +37,7 @@ public final class ProveCommand {
                 if (r.earlier()) {
                     System.out.println(Words.in(PressureUnit.BAR).say(Reason.of("prove.earlier")));
                 }
+                System.out.println(Words.in(PressureUnit.BAR).say(Reason.of("prove.no-key")));
                 return Optional.of(0);
             }
             System.err.println("early-gate: not as it was written"
