@@ -63,6 +63,12 @@ public class WorkLimit extends OncePerRequestFilter {
         return new Queue(atOnce, atOnce - cores.availablePermits(), cores.getQueueLength());
     }
 
+    /** A request with a body is served in a second round, once the body is there. */
+    @Override
+    protected boolean shouldNotFilterAsyncDispatch() {
+        return false;
+    }
+
     @Override
     protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain)
             throws ServletException, IOException {

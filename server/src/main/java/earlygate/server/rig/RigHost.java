@@ -26,6 +26,7 @@ import org.springframework.context.SmartLifecycle;
 import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Component;
 import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
+import tools.jackson.databind.json.JsonMapper;
 
 /**
  * Keeps the practice machines running, twenty times a second. One that fails is closed with its reason and touches no
@@ -55,6 +56,7 @@ public class RigHost implements SmartLifecycle {
     private final RigStandings standings;
     private final double speed;
     private final WallClock clock;
+    private final JsonMapper json;
     private final Map<Long, Hosted> rigs = new ConcurrentHashMap<>();
     private final Map<Long, Listeners> listeners = new ConcurrentHashMap<>();
     private final Map<Long, String> closed = new ConcurrentHashMap<>();
@@ -70,8 +72,14 @@ public class RigHost implements SmartLifecycle {
     private long ticks;
     private volatile boolean up;
 
-    RigHost(OpenRuns open, RigStandings standings, WallClock clock, @Value("${early-gate.rig.speed}") double speed) {
+    RigHost(
+            OpenRuns open,
+            RigStandings standings,
+            WallClock clock,
+            JsonMapper json,
+            @Value("${early-gate.rig.speed}") double speed) {
         this.open = open;
+        this.json = json;
         this.standings = standings;
         this.clock = clock;
         this.speed = speed;
@@ -199,15 +207,15 @@ public class RigHost implements SmartLifecycle {
     }
 
     public SseEmitter listen(long runId, boolean practice) {
-        SseEmitter emitter =
-                listeners.computeIfAbsent(runId, id -> new Listeners()).add();
+        Listeners watching = listeners.computeIfAbsent(runId, id -> new Listeners(json));
         if (!practice) {
-            listeners.get(runId).tell(new Progress(open.state(runId).lastSeq()));
-        } else if (closed.containsKey(runId)) {
-            listeners.get(runId).tell(LiveView.closed(clock.millis(), closed.get(runId)));
-        } else {
-            rig(runId);
+            return watching.add(() -> new Progress(open.state(runId).lastSeq()));
         }
+        if (closed.containsKey(runId)) {
+            return watching.add(() -> LiveView.closed(clock.millis(), closed.get(runId)));
+        }
+        SseEmitter emitter = watching.add();
+        rig(runId);
         return emitter;
     }
 
