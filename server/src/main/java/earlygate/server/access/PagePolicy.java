@@ -19,6 +19,9 @@ import org.springframework.web.filter.OncePerRequestFilter;
 public class PagePolicy extends OncePerRequestFilter {
     private static final SecureRandom RANDOM = new SecureRandom();
     private static final String CSP = "Content-Security-Policy";
+    /** The pages use none of what a browser could lend them. */
+    private static final String NOTHING_LENT =
+            "camera=(), microphone=(), geolocation=(), payment=(), usb=(), serial=(), bluetooth=(), display-capture=()";
 
     @Override
     protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain)
@@ -27,6 +30,7 @@ public class PagePolicy extends OncePerRequestFilter {
         response.setHeader("X-Content-Type-Options", "nosniff");
         response.setHeader("X-Frame-Options", "DENY");
         response.setHeader("Referrer-Policy", "same-origin");
+        response.setHeader("Permissions-Policy", NOTHING_LENT);
         response.setHeader("Cross-Origin-Resource-Policy", "same-origin");
         response.setHeader("Cross-Origin-Opener-Policy", "same-origin");
         if (request.getRequestURI().startsWith("/api")) {
