@@ -41,6 +41,8 @@ class LauncherTest {
                 "./gate demo --speed 9 | unknown option --speed",
                 "./gate demo --port 99999 | --port 99999 is no port: 1 to 65535",
                 "./gate demo --data | --data needs a folder",
+                "./gate demo --memory 100 | --memory 100 is too little or no number: 256 MB or more",
+                "./gate demo --early-gate.hosts | unknown option --early-gate.hosts",
                 "./gate backup /nowhere/copy.tgz --data /nowhere | there are no data in /nowhere",
                 "./gate restore /nowhere/copy.tgz | there is no file /nowhere/copy.tgz",
                 "./gate verify | verify which file?",
@@ -55,7 +57,8 @@ class LauncherTest {
     void aPortInUseIsNotTaken(@TempDir Path data) throws IOException, InterruptedException {
         try (ServerSocket taken = new ServerSocket(0, 1, InetAddress.getLoopbackAddress())) {
             refused(
-                    "./gate demo --port " + taken.getLocalPort() + " --data " + data,
+                    "./gate demo --early-gate.hosts=bay.local --memory 600 --port " + taken.getLocalPort() + " --data "
+                            + data,
                     "port " + taken.getLocalPort() + " is in use");
         }
         assertThat(data).isEmptyDirectory();
