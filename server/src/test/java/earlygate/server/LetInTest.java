@@ -101,7 +101,9 @@ class LetInTest extends OnAServer {
                 .contains("frame-ancestors 'none'", "default-src 'self'")
                 .doesNotContain("unsafe");
         String nonce = policy.replaceAll(".*'nonce-([0-9a-f]+)'.*", "$1");
-        assertThat(page).contains("nonce=\"" + nonce + "\"").contains("X-Content-Type-Options: nosniff", "Permissions-Policy: camera=()");
+        assertThat(page)
+                .contains("nonce=\"" + nonce + "\"")
+                .contains("X-Content-Type-Options: nosniff", "Permissions-Policy: camera=()");
         assertThat(page).contains("Cache-Control: no-store");
         assertThat(say("GET", "/", "")).doesNotContain(nonce);
         assertThat(say("GET", "/api/units", ""))

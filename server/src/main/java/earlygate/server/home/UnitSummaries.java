@@ -11,6 +11,7 @@ import earlygate.server.api.StaffView;
 import earlygate.server.history.OlderRecords;
 import earlygate.server.journal.RunNotes;
 import earlygate.server.journal.RunStore;
+import earlygate.server.units.AcceptedFindings;
 import earlygate.server.units.UnitDocuments;
 import earlygate.server.units.UnitHead;
 import earlygate.server.units.UnitStore;
@@ -90,6 +91,7 @@ class UnitSummaries {
 
     private final UnitStore units;
     private final UnitDocuments documents;
+    private final AcceptedFindings accepted;
     private final RunStore runs;
     private final RunNotes notes;
     private final OlderRecords older;
@@ -101,6 +103,7 @@ class UnitSummaries {
     UnitSummaries(
             UnitStore units,
             UnitDocuments documents,
+            AcceptedFindings accepted,
             RunStore runs,
             RunNotes notes,
             OlderRecords older,
@@ -108,6 +111,7 @@ class UnitSummaries {
         this.upkeeps = upkeeps;
         this.units = units;
         this.documents = documents;
+        this.accepted = accepted;
         this.runs = runs;
         this.notes = notes;
         this.older = older;
@@ -118,7 +122,7 @@ class UnitSummaries {
     }
 
     private UnitSummary of(Listed u) {
-        List<Reason> unreadable = new ArrayList<>(units.damagedAccepted(u.tag()));
+        List<Reason> unreadable = new ArrayList<>(accepted.damaged(u.tag()));
         Optional<Solved> known = known(u, unreadable);
         Solved s = known.orElse(Solved.unknown(u.revision(), u.head().missing()));
         RunStore.RunSummary last = runs.commissioned(u.tag()).orElse(null);
@@ -126,7 +130,7 @@ class UnitSummaries {
         Stream.concat(open.stream(), runs.finishedAtTheMachine(u.tag(), SHOWN_RUNS).stream())
                 .filter(RunStore.RunSummary::damaged)
                 .forEach(r -> unreadable.add(Reason.of("runs.head-changed").number("run", r.id())));
-        List<Acceptance> accepted = units.acceptances(u.tag());
+        List<Acceptance> covering = accepted.acceptances(u.tag());
         return new UnitSummary(
                 u.tag(),
                 u.head().name(),
@@ -134,7 +138,7 @@ class UnitSummaries {
                 u.revision(),
                 s.missing(),
                 (int) s.findings().stream()
-                        .filter(f -> accepted.stream().noneMatch(a -> a.covers(f)))
+                        .filter(f -> covering.stream().noneMatch(a -> a.covers(f)))
                         .count(),
                 last != null && sameTargets(u, s, last.revision()) ? s.set() : s.asked(),
                 open,

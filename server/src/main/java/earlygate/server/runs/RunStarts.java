@@ -18,6 +18,7 @@ import earlygate.server.api.Input;
 import earlygate.server.journal.OpenRuns;
 import earlygate.server.journal.RunStore;
 import earlygate.server.store.OnceKey;
+import earlygate.server.units.AcceptedFindings;
 import earlygate.server.units.UnitDocuments;
 import earlygate.server.units.UnitStore;
 import earlygate.server.units.UnitStore.StoredUnit;
@@ -53,8 +54,10 @@ class RunStarts {
     private final OpenRuns open;
     private final UnitStore units;
     private final UnitDocuments documents;
+    private final AcceptedFindings accepted;
 
-    RunStarts(RunStore store, OpenRuns open, UnitStore units, UnitDocuments documents) {
+    RunStarts(RunStore store, OpenRuns open, UnitStore units, UnitDocuments documents, AcceptedFindings accepted) {
+        this.accepted = accepted;
         this.open = open;
         this.store = store;
         this.units = units;
@@ -145,10 +148,10 @@ class RunStarts {
 
     /** A finding of severity stop keeps a run from starting until it is mended, or let stand by its reason. */
     private void nothingStands(StoredUnit stored, PowerUnit unit, GapSchool gaps) {
-        List<Acceptance> accepted = units.acceptances(stored.tag());
+        List<Acceptance> covering = accepted.acceptances(stored.tag());
         Ladder.check(unit, gaps, documents.schematic(stored)).stream()
                 .filter(f -> f.severity() == Finding.Severity.STOP
-                        && accepted.stream().noneMatch(a -> a.covers(f)))
+                        && covering.stream().noneMatch(a -> a.covers(f)))
                 .findFirst()
                 .ifPresent(f -> {
                     throw ApiProblem.conflict("ladder", f.message());

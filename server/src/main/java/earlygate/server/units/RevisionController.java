@@ -8,7 +8,7 @@ import earlygate.quantity.PressureUnit;
 import earlygate.server.api.Input;
 import earlygate.server.store.OnceKey;
 import earlygate.server.store.WallClock;
-import earlygate.server.units.UnitStore.Accepted;
+import earlygate.server.units.AcceptedFindings.Accepted;
 import earlygate.server.units.UnitStore.StoredUnit;
 import earlygate.server.words.ApiProblem;
 import earlygate.server.words.Words;
@@ -44,11 +44,13 @@ class RevisionController {
 
     private final UnitStore units;
     private final UnitDocuments documents;
+    private final AcceptedFindings accepted;
     private final WallClock clock;
 
-    RevisionController(UnitStore units, UnitDocuments documents, WallClock clock) {
+    RevisionController(UnitStore units, UnitDocuments documents, AcceptedFindings accepted, WallClock clock) {
         this.units = units;
         this.documents = documents;
+        this.accepted = accepted;
         this.clock = clock;
     }
 
@@ -146,8 +148,8 @@ class RevisionController {
         if (finding.needsRelease() && !secondPerson) {
             throw ApiProblem.badInput("releasedBy", Reason.of("units.release-missing"));
         }
-        units.accept(tag, new Accepted(Acceptance.of(finding).text(), reason, by, released, clock.now()));
-        return units.accepted(tag);
+        accepted.accept(tag, new Accepted(Acceptance.of(finding).text(), reason, by, released, clock.now()));
+        return accepted.of(tag);
     }
 
     private static String text(String path, String given) {

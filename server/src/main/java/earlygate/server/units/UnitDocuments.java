@@ -18,10 +18,12 @@ import tools.jackson.databind.json.JsonMapper;
 @Component
 public class UnitDocuments {
     private final UnitStore units;
+    private final AcceptedFindings accepted;
     private final JsonMapper json;
 
-    UnitDocuments(UnitStore units, JsonMapper json) {
+    UnitDocuments(UnitStore units, AcceptedFindings accepted, JsonMapper json) {
         this.units = units;
+        this.accepted = accepted;
         this.json = json;
     }
 
@@ -41,7 +43,7 @@ public class UnitDocuments {
             List<Place> missing,
             List<String> unconfirmed,
             List<AskedTarget> schematic,
-            List<UnitStore.Accepted> accepted,
+            List<AcceptedFindings.Accepted> accepted,
             List<String> unreadable) {}
 
     record Place(String path, String message) {}
@@ -69,8 +71,8 @@ public class UnitDocuments {
                 schematic(stored).stream()
                         .map(t -> new AskedTarget(t.setting(), t.pressurePa() / 1e5))
                         .toList(),
-                units.accepted(stored.tag()),
-                units.damagedAccepted(stored.tag()).stream().map(words::say).toList());
+                accepted.of(stored.tag()),
+                accepted.damaged(stored.tag()).stream().map(words::say).toList());
     }
 
     /** What the drawing asked: where it has not changed since, a changed target is a deviation from it. */

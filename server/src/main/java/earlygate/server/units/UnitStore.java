@@ -1,18 +1,15 @@
 package earlygate.server.units;
 
-import static earlygate.server.tables.Tables.ACCEPTED_FINDING;
 import static earlygate.server.tables.Tables.UNIT;
 import static earlygate.server.tables.Tables.UNIT_REVISION;
 
 import earlygate.explain.Reason;
-import earlygate.ladder.Acceptance;
 import earlygate.server.store.HashedRows;
 import earlygate.server.store.OnceKey;
 import earlygate.server.store.RowHash;
 import earlygate.server.store.Sha256;
 import earlygate.server.store.WallClock;
 import earlygate.server.store.Writes;
-import earlygate.server.tables.tables.records.AcceptedFindingRecord;
 import earlygate.server.tables.tables.records.UnitRecord;
 import earlygate.server.tables.tables.records.UnitRevisionRecord;
 import earlygate.server.words.ApiProblem;
@@ -49,9 +46,6 @@ public class UnitStore {
 
     /** A unit that is not in the list any more. */
     public record Removed(String tag, String name, OffsetDateTime at, String by) {}
-
-    /** A finding let stand. */
-    public record Accepted(String fingerprint, String reason, String by, String releasedBy, OffsetDateTime at) {}
 
     /**
      * What is to be kept.
@@ -295,64 +289,6 @@ public class UnitStore {
                 .where(UNIT.REMOVED_AT.isNotNull())
                 .orderBy(UNIT.REMOVED_AT.desc())
                 .fetch(r -> new Removed(r.value1(), r.value2(), r.value3(), r.value4()));
-    }
-
-    /** Findings let stand, as they were written. */
-    public List<Accepted> accepted(String tag) {
-        return acceptedRows(tag)
-                .filter(UnitStore::holds)
-                .map(UnitStore::accepted)
-                .toList();
-    }
-
-    /** Those that were changed in the data file: they let nothing stand any more. */
-    public List<Reason> damagedAccepted(String tag) {
-        return acceptedRows(tag)
-                .filter(r -> !holds(r))
-                .map(UnitStore::accepted)
-                .map(a -> Reason.of("units.accepted-damaged")
-                        .name("by", a.by())
-                        .name("on", a.at().toLocalDate().toString()))
-                .toList();
-    }
-
-    private Stream<AcceptedFindingRecord> acceptedRows(String tag) {
-        return db
-                .selectFrom(ACCEPTED_FINDING)
-                .where(ACCEPTED_FINDING.TAG.eq(tag))
-                .orderBy(ACCEPTED_FINDING.AT)
-                .fetch()
-                .stream();
-    }
-
-    private static boolean holds(AcceptedFindingRecord row) {
-        return RowHash.holds(ACCEPTED_FINDING.getName(), row);
-    }
-
-    private static Accepted accepted(AcceptedFindingRecord r) {
-        return new Accepted(r.getFingerprint(), r.getReason(), r.getByName(), r.getReleasedBy(), r.getAt());
-    }
-
-    /** What covers findings; one in the words of an older version covers none and must be given again. */
-    public List<Acceptance> acceptances(String tag) {
-        return accepted(tag).stream()
-                .flatMap(a -> Acceptance.read(a.fingerprint()).stream())
-                .toList();
-    }
-
-    public void accept(String tag, Accepted a) {
-        writes.write(() -> {
-            db.fetch(ACCEPTED_FINDING, ACCEPTED_FINDING.TAG.eq(tag), ACCEPTED_FINDING.FINGERPRINT.eq(a.fingerprint()))
-                    .forEach(rows::delete);
-            AcceptedFindingRecord row = db.newRecord(ACCEPTED_FINDING);
-            row.setTag(tag);
-            row.setFingerprint(a.fingerprint());
-            row.setReason(a.reason());
-            row.setByName(a.by());
-            row.setReleasedBy(a.releasedBy());
-            row.setAt(a.at());
-            rows.insert(row);
-        });
     }
 
     private static Listed listed(Record r, UnitRecord entry) {
