@@ -146,12 +146,12 @@ class WholeBody extends OncePerRequestFilter {
 
         @Override
         public void onError(Throwable broken) {
-            refuse(late());
+            refuse(late(request.getTimeout()));
         }
 
         @Override
         public void onTimeout(AsyncEvent event) {
-            refuse(late());
+            refuse(late(request.getTimeout()));
         }
 
         private void refuse(ApiProblem why) {
@@ -182,11 +182,11 @@ class WholeBody extends OncePerRequestFilter {
         }
     }
 
-    private ApiProblem late() {
+    private static ApiProblem late(long milliseconds) {
         return ApiProblem.of(
                 HttpStatus.REQUEST_TIMEOUT,
                 "body",
-                Reason.of("access.too-late").number("seconds", patience.toSeconds()));
+                Reason.of("access.too-late").number("seconds", milliseconds / 1000));
     }
 
     /** A request whose body has come. */

@@ -9,6 +9,7 @@ import earlygate.unit.PowerUnit;
 import earlygate.unit.ReliefValve;
 import earlygate.work.WorkStopped;
 import jakarta.servlet.http.HttpServletRequest;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
@@ -74,7 +75,7 @@ class StoppedWork {
     private static List<String> beside(PowerUnit unit) {
         Map<String, List<Component>> places = unit.components().stream()
                 .filter(c -> c instanceof ReliefValve || !c.ways().isEmpty())
-                .collect(Collectors.groupingBy(StoppedWork::place, java.util.LinkedHashMap::new, Collectors.toList()));
+                .collect(Collectors.groupingBy(StoppedWork::place, LinkedHashMap::new, Collectors.toList()));
         return places.values().stream()
                 .flatMap(same -> same.stream().skip(1))
                 .map(Component::id)
