@@ -209,15 +209,10 @@ class ChangedDataTest {
     private record Said(int code, List<String> lines) {}
 
     private static Said said(String command, Path... paths) {
-        PrintStream before = System.out;
         ByteArrayOutputStream out = new ByteArrayOutputStream();
-        System.setOut(new PrintStream(out));
-        try {
-            int code = DataCommands.run(List.of(command, paths[0].toString(), paths[1].toString()))
-                    .orElseThrow();
-            return new Said(code, out.toString().lines().toList());
-        } finally {
-            System.setOut(before);
-        }
+        int code = DataCommands.run(
+                        List.of(command, paths[0].toString(), paths[1].toString()), new PrintStream(out), System.err)
+                .orElseThrow();
+        return new Said(code, out.toString().lines().toList());
     }
 }

@@ -221,16 +221,10 @@ class ProofTest {
                 continue;
             }
             assertThat(answer.json().get("said").asString()).as(what).isNotBlank();
-            PrintStream before = System.err;
             ByteArrayOutputStream said = new ByteArrayOutputStream();
-            System.setErr(new PrintStream(said));
-            try {
-                Path written = Files.writeString(folder.resolve("hostile.json"), file.toString());
-                assertThat(ProveCommand.run(List.of("record-prove", written.toString())))
-                        .contains(1);
-            } finally {
-                System.setErr(before);
-            }
+            Path written = Files.writeString(folder.resolve("hostile.json"), file.toString());
+            assertThat(ProveCommand.run(List.of("record-prove", written.toString()), System.out, new PrintStream(said)))
+                    .contains(1);
             assertThat(said.toString().lines()).as(what).singleElement(STRING).startsWith("early-gate: ");
         }
     }

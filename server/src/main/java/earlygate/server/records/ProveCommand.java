@@ -4,6 +4,7 @@ import earlygate.explain.Reason;
 import earlygate.quantity.PressureUnit;
 import earlygate.server.words.Words;
 import java.io.IOException;
+import java.io.PrintStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
@@ -17,6 +18,11 @@ public final class ProveCommand {
 
     /** @return the exit code: 0 for a whole record; empty where this is no such command */
     public static Optional<Integer> run(List<String> args) {
+        return run(args, System.out, System.err);
+    }
+
+    /** The same, saying it there. */
+    public static Optional<Integer> run(List<String> args, PrintStream out, PrintStream err) {
         if (args.size() != 2 || !args.get(0).equals("record-prove")) {
             return Optional.empty();
         }
@@ -26,7 +32,7 @@ public final class ProveCommand {
                     .build();
             Prover.Result r = new Prover(json).prove(Files.readString(Path.of(args.get(1))));
             if (r.whole()) {
-                System.out.printf(
+                out.printf(
                         "Whole: %s by %s, %d entries; %s; the seal on its certificate must be %s%n",
                         r.tag(),
                         r.technician(),
@@ -35,16 +41,16 @@ public final class ProveCommand {
                                 .say(Reason.of(r.sheetSealed() ? "prove.sheet-sealed" : "prove.sheet-open")),
                         r.seal());
                 if (r.earlier()) {
-                    System.out.println(Words.in(PressureUnit.BAR).say(Reason.of("prove.earlier")));
+                    out.println(Words.in(PressureUnit.BAR).say(Reason.of("prove.earlier")));
                 }
-                System.out.println(Words.in(PressureUnit.BAR).say(Reason.of("prove.no-key")));
+                out.println(Words.in(PressureUnit.BAR).say(Reason.of("prove.no-key")));
                 return Optional.of(0);
             }
-            System.err.println("early-gate: not as it was written"
+            err.println("early-gate: not as it was written"
                     + (r.place().isEmpty() ? "" : ", at " + r.place()) + ": "
                     + Words.in(PressureUnit.BAR).say(r.why()));
         } catch (IOException e) {
-            System.err.println("early-gate: " + args.get(1) + " can't be read as text");
+            err.println("early-gate: " + args.get(1) + " can't be read as text");
         }
         return Optional.of(1);
     }

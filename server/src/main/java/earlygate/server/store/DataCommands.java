@@ -4,6 +4,7 @@ import ch.qos.logback.classic.Level;
 import ch.qos.logback.classic.Logger;
 import earlygate.explain.Reason;
 import java.io.IOException;
+import java.io.PrintStream;
 import java.io.UncheckedIOException;
 import java.net.URI;
 import java.net.http.HttpClient;
@@ -37,6 +38,11 @@ public final class DataCommands {
 
     /** @return the exit code; empty where this is no such command */
     public static Optional<Integer> run(List<String> args) {
+        return run(args, System.out, System.err);
+    }
+
+    /** The same, saying it there. */
+    public static Optional<Integer> run(List<String> args, PrintStream out, PrintStream err) {
         String command = args.isEmpty() ? "" : args.get(0);
         if (!command.startsWith("data-")) {
             return Optional.empty();
@@ -45,12 +51,12 @@ public final class DataCommands {
         ((Logger) LoggerFactory.getLogger(Logger.ROOT_LOGGER_NAME)).setLevel(Level.WARN);
         try {
             Verified found = done(command, args.subList(1, args.size()));
-            System.out.println(found.said());
+            out.println(found.said());
             return Optional.of(found.whole() ? 0 : NOT_WHOLE);
         } catch (DataRefused e) {
-            System.err.println("early-gate: " + e.getMessage());
+            err.println("early-gate: " + e.getMessage());
         } catch (IOException | UncheckedIOException e) {
-            System.err.println("early-gate: "
+            err.println("early-gate: "
                     + DataFolder.say(Reason.of("store.io")
                             .name("kind", e.getClass().getSimpleName())
                             .name("detail", e.getMessage() == null ? "no more is known" : e.getMessage())));

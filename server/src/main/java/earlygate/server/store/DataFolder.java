@@ -4,6 +4,7 @@ import earlygate.explain.Reason;
 import earlygate.quantity.PressureUnit;
 import earlygate.server.words.Words;
 import java.io.IOException;
+import java.io.PrintStream;
 import java.io.UncheckedIOException;
 import java.nio.file.DirectoryStream;
 import java.nio.file.Files;
@@ -32,8 +33,12 @@ public final class DataFolder {
     private final Mark mark;
     private List<String> changed = List.of();
 
-    private DataFolder(Path folder) {
+    /** To whoever started the server; looking the data over may take a while. */
+    private final PrintStream told;
+
+    private DataFolder(Path folder, PrintStream told) {
         this.folder = folder;
+        this.told = told;
         this.mark = new Mark(folder.resolve(NAME + ".mark"));
     }
 
@@ -42,7 +47,12 @@ public final class DataFolder {
      * @throws DataRefused in one line, when it can't be served from
      */
     static DataFolder lookedOver(Path folder, Disk disk, Migrations migrations) {
-        DataFolder data = new DataFolder(folder.toAbsolutePath().normalize());
+        return lookedOver(folder, disk, migrations, System.out);
+    }
+
+    /** The same, saying there what is found. */
+    static DataFolder lookedOver(Path folder, Disk disk, Migrations migrations, PrintStream told) {
+        DataFolder data = new DataFolder(folder.toAbsolutePath().normalize(), told);
         data.writable();
         // To open data is to write, too.
         disk.room(data.folder).ifPresent(full -> {
@@ -61,7 +71,7 @@ public final class DataFolder {
 
     /** To read from only: for a look at data that nobody serves. */
     static DataFolder of(Path folder) {
-        return new DataFolder(folder.toAbsolutePath().normalize());
+        return new DataFolder(folder.toAbsolutePath().normalize(), System.out);
     }
 
     Path folder() {
@@ -102,9 +112,8 @@ public final class DataFolder {
         return Words.in(PressureUnit.BAR).say(reason);
     }
 
-    /** To whoever started the server; it may take a while. */
-    private static void tell(Reason reason) {
-        System.out.println(say(reason));
+    private void tell(Reason reason) {
+        told.println(say(reason));
     }
 
     /** What a kill left half done; only by the one who has the data open. */
@@ -166,7 +175,7 @@ public final class DataFolder {
                 tell(Reason.of("store.whole").number("rows", report.rows()).number("indexes", report.indexes()));
                 return found;
             }
-            report.faults().forEach(DataFolder::fault);
+            report.faults().forEach(this::fault);
             tell(Reason.of("store.rebuilding"));
             rebuild.write(open);
         } catch (SQLException e) {
@@ -180,7 +189,7 @@ public final class DataFolder {
         }
     }
 
-    private static void fault(String said) {
+    private void fault(String said) {
         tell(Reason.of("store.fault").name("detail", said));
     }
 
@@ -235,7 +244,7 @@ public final class DataFolder {
             changed = Hashes.follow(open, VERSION).faults().stream()
                     .map(DataFolder::say)
                     .toList();
-            changed.forEach(DataFolder::fault);
+            changed.forEach(this::fault);
         } catch (SQLException e) {
             throw unreadable(e);
         }
@@ -286,7 +295,7 @@ public final class DataFolder {
      * @throws DataRefused where it can't be read as data at all
      */
     static Verified verified(Path file) {
-        DataFolder at = new DataFolder(file.toAbsolutePath().getParent());
+        DataFolder at = new DataFolder(file.toAbsolutePath().getParent(), System.out);
         try {
             if (Files.size(file) == 0) {
                 throw new DataRefused(Reason.of("store.copy-empty").name("file", file.toString()), null);

@@ -81,7 +81,10 @@ record Hashes(long logs, List<Reason> faults) {
 
     private static Reason row(Table<?> table, String code) {
         return Reason.of(code)
-                .said("table", Reason.of("store.table." + table.getName().toLowerCase(Locale.ROOT)));
+                .said(
+                        "table",
+                        Reason.of("store.table."
+                                + table.getName().toLowerCase(Locale.ROOT).replace('_', '-')));
     }
 
     /** Its key, and what people call it by where that is no part of the key. */

@@ -178,14 +178,8 @@ class UpgradeTest {
 
     /** @return what was said to whoever started it */
     private String lookedOver(Migrations migrations) {
-        PrintStream before = System.out;
         ByteArrayOutputStream said = new ByteArrayOutputStream();
-        System.setOut(new PrintStream(said));
-        try {
-            DataFolder.lookedOver(folder, new Disk(0), migrations);
-        } finally {
-            System.setOut(before);
-        }
+        DataFolder.lookedOver(folder, new Disk(0), migrations, new PrintStream(said));
         return said.toString();
     }
 }
