@@ -4,14 +4,12 @@ import { onBeforeUnmount, onMounted, ref } from 'vue'
 import { call, type Schema } from '../api/client'
 import { say } from '../words'
 
-/** While the server works something out: said after a second, with how many others wait for their turn. */
+/** While the server works something out; after a second, with how many wait for their turn. */
 defineProps<{ what: string }>()
 const SECOND = 1000
-const shown = ref(false)
 const waiting = ref(0)
 
 async function look() {
-  shown.value = true
   try {
     waiting.value = (await call<Schema['Queue']>('GET', '/api/work')).waiting
   } catch {
@@ -25,10 +23,18 @@ onBeforeUnmount(() => clearInterval(looking))
 </script>
 
 <template>
-  <div v-if="shown" class="card" role="status">
-    <p>
+  <div class="waiting" role="status">
+    <p class="quiet">
       {{ what }} <template v-if="waiting">{{ say(waiting === 1 ? 'display.waiting.one' : 'display.waiting.more', waiting) }}</template>
     </p>
-    <ProgressBar mode="indeterminate" :show-value="false" />
+    <ProgressBar mode="indeterminate" :aria-label="what" />
   </div>
 </template>
+
+<style scoped>
+.waiting {
+  max-width: 480px;
+  display: grid;
+  gap: 10px;
+}
+</style>

@@ -2,7 +2,6 @@
 import { say } from '../words'
 import { useQuery } from '@tanstack/vue-query'
 import Button from 'primevue/button'
-import ProgressBar from 'primevue/progressbar'
 import Select from 'primevue/select'
 import { computed, ref, watch } from 'vue'
 import { asRefused, call, type Schema } from '../api/client'
@@ -49,7 +48,7 @@ const gaps = computed(() =>
 )
 const gap = ref(0)
 const gapSchool = computed(() => GAPS[gap.value] ?? {})
-const { data, error, isFetching } = usePlan(props.tag, school, sectionOrder, asFound, gapSchool)
+const { data, error } = usePlan(props.tag, school, sectionOrder, asFound, gapSchool)
 const chosen = ref('')
 
 const steps = computed(() => data.value?.plan.phases.flatMap((p) => p.steps) ?? [])
@@ -89,7 +88,6 @@ function go(by: number) {
 
 <template>
   <Problems :refused="error ? asRefused(error) : null" />
-  <Waiting v-if="isFetching" :what="say('plan.planPage.working', tag)" />
   <section v-if="data" class="card school">
     <div class="row">
       <h1>
@@ -168,18 +166,10 @@ function go(by: number) {
       </section>
     </div>
   </template>
-  <div v-else-if="!data && !error" class="deriving" role="status">
-    <p class="quiet">{{ say('plan.planPage.deriving-the-plan') }}</p>
-    <ProgressBar mode="indeterminate" :aria-label="say('plan.planPage.deriving-the-plan')" />
-  </div>
+  <Waiting v-else-if="!data && !error" :what="say('plan.planPage.working', tag)" />
 </template>
 
 <style scoped>
-.deriving {
-  display: grid;
-  gap: 10px;
-  max-width: 480px;
-}
 .school {
   display: grid;
   grid-template-columns: minmax(0, 1fr);

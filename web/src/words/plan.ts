@@ -13,7 +13,6 @@ export const PLAN = {
   'plan.planPage.branches-first': 'branches first',
   'plan.planPage.counted': 'by count',
   'plan.planPage.csv': 'CSV',
-  'plan.planPage.deriving-the-plan': 'Deriving the plan …',
   'plan.planPage.field-sheet': 'Field sheet',
   'plan.planPage.gap': 'Gap',
   'plan.planPage.gap-school': 'Gap school',
