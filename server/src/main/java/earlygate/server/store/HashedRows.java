@@ -11,6 +11,7 @@ import static earlygate.server.tables.Tables.UNIT_REVISION;
 import static earlygate.server.tables.Tables.UPKEEP_ENTRY;
 
 import java.math.BigInteger;
+import java.util.ArrayList;
 import java.util.List;
 import org.jooq.Condition;
 import org.jooq.DSLContext;
@@ -81,17 +82,15 @@ public class HashedRows {
     /** Hashes a table whose rows have no hashes yet, with the columns that it has by now. */
     public static void begin(DSLContext db, Table<?> table) {
         Table<?> asItIs = DSL.table(table.getUnqualifiedName());
-        List<Record> rows = List.copyOf(db.select(DSL.asterisk()).from(asItIs).fetch());
-        List<String> hashes =
-                rows.stream().map(r -> RowHash.of(table.getName(), r)).toList();
-        for (int i = 0; i < rows.size(); i++) {
-            db.update(asItIs)
-                    .set(HASH, hashes.get(i))
-                    .where(same(table, rows.get(i)))
-                    .execute();
+        List<String> hashes = new ArrayList<>();
+        // One at a time: all plans and sheets of many years are too much at once.
+        for (Record row : db.select(DSL.asterisk()).from(asItIs).fetchLazy()) {
+            String hash = RowHash.of(table.getName(), row);
+            db.update(asItIs).set(HASH, hash).where(same(table, row)).execute();
+            hashes.add(hash);
         }
         db.insertInto(TABLE_SUM, TABLE_SUM.NAME, TABLE_SUM.N, TABLE_SUM.HASH)
-                .values(table.getName(), (long) rows.size(), sum(hashes))
+                .values(table.getName(), (long) hashes.size(), sum(hashes))
                 .execute();
     }
 
