@@ -50,7 +50,7 @@ class WorkLimitTest {
                     .contains("longer than 0.5 s")
                     .contains("190 parts stand beside another of their kind", "RX1, RX2");
             assertThat(server.post("/api/units", unit).status()).isEqualTo(201);
-            for (String plan : List.of("plan.json", "plan.csv", "field-sheet.pdf")) {
+            for (String plan : List.of("plan.json", "plan.csv", "field-sheet.pdf", "pl%61n.json", "plan.json;a=1")) {
                 assertThat(server.get("/api/units/LARGE-1/" + plan).status())
                         .as(plan)
                         .isEqualTo(422);

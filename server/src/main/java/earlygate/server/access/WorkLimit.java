@@ -27,12 +27,12 @@ import org.springframework.web.filter.OncePerRequestFilter;
 @Component
 @Order(Ordered.HIGHEST_PRECEDENCE + 30)
 public class WorkLimit extends OncePerRequestFilter {
-    /** Plans, days and calculations: they hold no lock while they work, so they may wait for each other. */
-    private static final Pattern LONG = Pattern.compile(
-            "/api/(calc|days|patterns|reckon|identify|redraw)\\b.*|/api/units/[^/]+/(plan\\.\\w+|field-sheet\\.pdf)|/api/runs");
-
-    /** Each unit of the list has a bound of its own. */
-    private static final String LIST = "/api/units";
+    /**
+     * What is worked out from a sheet that anybody may have drawn. It holds no lock meanwhile, so one may wait for another.
+     * What is read from a log that is there, or written to one, is no work of this kind: it is never refused.
+     */
+    private static final Pattern BOUNDED = Pattern.compile(
+            "/api/(calc|days|patterns|reckon|prove)\\b.*|/api/units/[^/]+/(plan\\.\\w+|field-sheet\\.pdf)|/api/runs");
 
     private static final long MOMENT = Duration.ofMillis(300).toNanos();
     private static final long LOOK_MS = 50;
@@ -72,7 +72,8 @@ public class WorkLimit extends OncePerRequestFilter {
     @Override
     protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain)
             throws ServletException, IOException {
-        if (request.getRequestURI().equals(LIST)) {
+        // As the servlet reads it, whatever else stands in the address.
+        if (!BOUNDED.matcher(request.getServletPath()).matches()) {
             chain.doFilter(request, response);
             return;
         }
@@ -87,13 +88,11 @@ public class WorkLimit extends OncePerRequestFilter {
     /** What one request works out. */
     private final class Work {
         private final HttpServletRequest request;
-        private final boolean mayWait;
         private final ProcessorTime time = new ProcessorTime(most);
         private boolean holds;
 
         private Work(HttpServletRequest request) {
             this.request = request;
-            this.mayWait = LONG.matcher(request.getRequestURI()).matches();
         }
 
         private void ask() {
@@ -103,7 +102,7 @@ public class WorkLimit extends OncePerRequestFilter {
             if (Presence.left(request)) {
                 throw WorkStopped.left();
             }
-            if (mayWait && !holds && time.used() > MOMENT) {
+            if (!holds && time.used() > MOMENT) {
                 holds = waited();
             }
         }
