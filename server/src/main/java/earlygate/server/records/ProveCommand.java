@@ -14,6 +14,9 @@ import tools.jackson.databind.json.JsonMapper;
 
 /** {@code record-prove FILE}: whether an exported record is whole, without a server, in one line. */
 public final class ProveCommand {
+    /** As much as the server takes; a year of entries has a tenth of it. */
+    private static final long MOST_BYTES = 8_000_000;
+
     private ProveCommand() {}
 
     /** @return the exit code: 0 for a whole record; empty where this is no such command */
@@ -30,7 +33,12 @@ public final class ProveCommand {
             JsonMapper json = JsonMapper.builder()
                     .disable(DeserializationFeature.FAIL_ON_NULL_FOR_PRIMITIVES)
                     .build();
-            Prover.Result r = new Prover(json).prove(Files.readString(Path.of(args.get(1))));
+            Path file = Path.of(args.get(1));
+            if (Files.size(file) > MOST_BYTES) {
+                err.println("early-gate: " + file + " is no proof: it has more than " + MOST_BYTES / 1_000_000 + " MB");
+                return Optional.of(1);
+            }
+            Prover.Result r = new Prover(json).prove(Files.readString(file));
             if (r.whole()) {
                 out.printf(
                         "Whole: %s by %s, %d entries; %s; the seal on its certificate must be %s%n",
