@@ -3,6 +3,7 @@ import { flushPromises, mount } from '@vue/test-utils'
 import { readFileSync } from 'node:fs'
 import { createPinia, setActivePinia } from 'pinia'
 import PrimeVue from 'primevue/config'
+import ToastService from 'primevue/toastservice'
 import { beforeEach, describe, expect, it, vi } from 'vitest'
 import { type Component } from 'vue'
 import { createMemoryHistory, createRouter } from 'vue-router'
@@ -15,6 +16,7 @@ import PartsEditor from './sheet/PartsEditor.vue'
 import RevisionList from './sheet/RevisionList.vue'
 import { emptyUnit } from './sheet/newParts'
 import type { UnitFile } from './units/unitFile'
+import UnitsPage from './units/UnitsPage.vue'
 
 type Answers = Record<string, unknown>
 
@@ -35,15 +37,56 @@ function serve(answers: Answers) {
 function show(page: Component, props: Record<string, unknown> = {}) {
   const router = createRouter({
     history: createMemoryHistory(),
-    routes: [{ path: '/:all(.*)*', name: 'sheet', component: { template: '<i/>' } }],
+    routes: [
+      { path: '/:all(.*)*', name: 'sheet', component: { template: '<i/>' } },
+      ...['start', 'run', 'upkeep'].map((name) => ({ path: `/${name}/:all(.*)*`, name, component: { template: '<i/>' } })),
+    ],
   })
   const queryClient = new QueryClient({ defaultOptions: { queries: { retry: false } } })
-  return mount(page, { props, global: { plugins: [createPinia(), PrimeVue, router, [VueQueryPlugin, { queryClient }]] } })
+  return mount(page, { props, global: { plugins: [createPinia(), PrimeVue, ToastService, router, [VueQueryPlugin, { queryClient }]] } })
 }
 
 beforeEach(() => {
   localStorage.clear()
   setActivePinia(createPinia())
+})
+
+describe('units', () => {
+  const unit = {
+    name: 'Lock gate',
+    drawing: 'D-1 A',
+    revision: 1,
+    missing: 0,
+    findings: 0,
+    staffs: [],
+    openRuns: [],
+    openRunCount: 0,
+    due: [],
+    readable: true,
+    unreadable: [],
+  }
+  it('shows nothing green of a sheet that can not be used, and every other unit', async () => {
+    const why = 'Revision 1 of NH-04 is not as it was saved.'
+    serve({
+      'GET /api/units': [
+        { ...unit, tag: 'LG-07' },
+        { ...unit, tag: 'NH-04', readable: false, unreadable: [why] },
+      ],
+      'GET /api/changed-data': ['Instrument 2 (Canal 12): changed in the data file'],
+      'GET /api/removed-units': [],
+    })
+    const page = show(UnitsPage)
+    await flushPromises()
+    const [sound, changed] = page.findAll('article')
+    expect(sound?.text()).toContain('relations hold')
+    expect(sound?.text()).toContain('Start a run')
+    expect(changed?.text()).toContain(why)
+    expect(changed?.text()).not.toContain('relations hold')
+    expect(changed?.text()).not.toContain('Start a run')
+    expect(page.text()).toContain('Instrument 2 (Canal 12): changed in the data file')
+    await page.get('input[type=search]').setValue('not as it was saved')
+    expect(page.findAll('article')).toHaveLength(1)
+  })
 })
 
 describe('reckoner', () => {

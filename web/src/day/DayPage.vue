@@ -80,7 +80,7 @@ async function calendar() {
       <legend>{{ say('day.dayPage.units') }}</legend>
       <label v-for="u in units" :key="u.tag" class="check"
         ><Checkbox v-model="tags" :value="u.tag" :disabled="!u.readable || u.missing > 0" /> {{ u.tag }}
-        <span v-if="!u.readable" class="changed small">{{ say('display.changed.row') }}</span></label
+        <span v-if="!u.readable" class="changed small">{{ say('day.dayPage.not-usable') }}</span></label
       >
     </fieldset>
   </section>

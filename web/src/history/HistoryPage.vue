@@ -5,7 +5,7 @@ import { computed, ref } from 'vue'
 import { asRefused, call, type Refused } from '../api/client'
 import { useDisplay } from '../display/display'
 import { settingName } from '../display/names'
-import Changed from '../display/Changed.vue'
+import Unusable from '../display/Unusable.vue'
 import Problems from '../display/Problems.vue'
 import { day } from '../display/time'
 import { useTold } from '../display/told'
@@ -69,7 +69,7 @@ const written = computed(() => (history.value?.commissionings ?? []).filter((c) 
       <span class="gap"></span>
       <Button v-if="!adding" class="no-print" :label="say('history.add')" severity="secondary" outlined @click="adding = true" />
     </header>
-    <Changed :all="history.unreadable" />
+    <Unusable :all="history.unreadable" :title="say('display.changed.title')" />
     <OlderRecordForm v-if="adding" :history="history" @kept="kept" @left="adding = false" />
     <p v-if="!history.commissionings.length" class="card">{{ say('history.none') }}</p>
     <template v-else>

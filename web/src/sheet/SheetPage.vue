@@ -9,7 +9,7 @@ import { asRefused, Refused, type Schema } from '../api/client'
 import Problems from '../display/Problems.vue'
 import CircuitTab from './CircuitTab.vue'
 import ClashPanel from './ClashPanel.vue'
-import Changed from '../display/Changed.vue'
+import Unusable from '../display/Unusable.vue'
 import Findings from './Findings.vue'
 import { follow } from './suggestions'
 import MissingList from './MissingList.vue'
@@ -96,7 +96,7 @@ useUndoKeys(undo, redo)
   />
   <Problems v-else :refused="problem" />
   <ClashPanel v-if="clash" :clash="clash" @merge="merge" />
-  <Changed :all="base?.unreadable" />
+  <Unusable :all="base?.unreadable" :title="say('display.changed.title')" />
   <template v-if="draft">
     <h1 class="heading">{{ say('sheet.sheetPage.target-sheet-revision', tag, draft.name, base?.revision) }}</h1>
     <CircuitTab

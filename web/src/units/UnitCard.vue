@@ -4,7 +4,7 @@ import Button from 'primevue/button'
 import { computed } from 'vue'
 import { call, type Schema } from '../api/client'
 import { useDisplay } from '../display/display'
-import Changed from '../display/Changed.vue'
+import Unusable from '../display/Unusable.vue'
 import Staff from '../staff/Staff.vue'
 import { say } from '../words'
 import { date, day } from '../display/time'
@@ -82,7 +82,7 @@ function openRun(r: Schema['RunSummary']): string {
           say('units.unitsPage.more-open', unit.openRunCount - unit.openRuns.length)
         }}</RouterLink>
       </p>
-      <Changed :all="unit.unreadable" />
+      <Unusable :all="unit.unreadable" />
       <p v-if="unit.readable" class="small">
         <span v-if="unit.missing" class="chip cannot-tell">{{ say('units.unitsPage.missing-on-its-sheet', unit.missing) }}</span>
         <span v-else-if="unit.findings" class="chip fail"

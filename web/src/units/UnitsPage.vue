@@ -8,7 +8,7 @@ import Menu from 'primevue/menu'
 import { computed, onBeforeUnmount, onMounted, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { asRefused, call, type Refused, type Schema } from '../api/client'
-import Changed from '../display/Changed.vue'
+import Unusable from '../display/Unusable.vue'
 import FileDrop from '../display/FileDrop.vue'
 import Problems from '../display/Problems.vue'
 import { useTold } from '../display/told'
@@ -146,7 +146,7 @@ async function put(method: string, path: string, done: string, undo?: () => void
   </div>
   <Problems :refused="refused" />
   <Problems :refused="loadError" />
-  <Changed :all="changed" />
+  <Unusable :all="changed" :title="say('display.changed.title')" />
   <TourOffer v-if="units && !tour.state.offered" />
   <p v-if="isPending" class="quiet">{{ say('units.unitsPage.reading-the-units') }}</p>
   <div v-else-if="units && !units.length" class="card none">

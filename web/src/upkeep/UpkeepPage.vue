@@ -7,7 +7,7 @@ import InputText from 'primevue/inputtext'
 import { computed, ref } from 'vue'
 import { asRefused, call, type Refused } from '../api/client'
 import { useDisplay } from '../display/display'
-import Changed from '../display/Changed.vue'
+import Unusable from '../display/Unusable.vue'
 import Problems from '../display/Problems.vue'
 import { day, today } from '../display/time'
 import { useTold } from '../display/told'
@@ -68,7 +68,7 @@ async function takeAway(id: number, said: string) {
       <a v-if="upkeep.school" class="no-print" :href="`${path}.ics`" download>{{ say('upkeep.calendar') }}</a>
     </header>
     <Problems :refused="refused" />
-    <Changed :all="upkeep.unreadable" />
+    <Unusable :all="upkeep.unreadable" :title="say('display.changed.title')" />
     <section v-if="!upkeep.school" class="card">
       <p>{{ say('upkeep.begin.what') }}</p>
       <ScheduleForm :upkeep="upkeep" :write="write" />

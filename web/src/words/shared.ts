@@ -31,6 +31,7 @@ export const SHARED = {
   'circuit.circuit.part': 'Part {0}',
   'day.dayPage.all-done-at': 'All done at',
   'day.dayPage.begins': 'Begins',
+  'day.dayPage.not-usable': '▲ can’t be planned: see Units',
   'day.dayPage.calendar-file': 'Calendar file',
   'day.dayPage.choose-the-units-of': 'Choose the units of the day.',
   'day.dayPage.date': 'Date',

@@ -9,10 +9,14 @@ import java.io.PrintStream;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.security.MessageDigest;
+import java.security.NoSuchAlgorithmException;
 import java.sql.Connection;
 import java.sql.DriverManager;
+import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.sql.Statement;
+import java.util.HexFormat;
 import java.util.List;
 import java.util.stream.StreamSupport;
 import org.junit.jupiter.api.AfterAll;
@@ -174,6 +178,9 @@ class ChangedDataTest {
                         .get("damaged")
                         .asBoolean())
                 .isFalse();
+        assertThat(server.get("/api/changed-data").json().toString())
+                .as("what was put right is told no longer")
+                .doesNotContain("Instrument " + gauge.get("id").asLong() + " (");
         assertThat(server.get("/api/units/LG-07/fitted").json().findValuesAsString("testPoint"))
                 .doesNotContain("GX");
     }
@@ -203,6 +210,32 @@ class ChangedDataTest {
                 .matches("0*[1-9]\\d*");
         try (Server again = new Server(restored)) {
             assertThat(again.get("/api/units").json()).hasSize(9);
+        }
+    }
+
+    /** By the formula of docs/formats.md, worked out here from what the table shows. */
+    @Test
+    void aRowsHashIsWhatTheGuideSays() throws SQLException {
+        Path copy = folder.resolve("formula.mv.db");
+        said("data-copy", folder.resolve("data"), copy);
+        try (Connection c = DriverManager.getConnection("jdbc:h2:file:" + folder.resolve("formula"), "sa", "");
+                Statement s = c.createStatement();
+                ResultSet r = s.executeQuery("select * from fitted_instrument, table_sum"
+                        + " where table_sum.name = 'FITTED_INSTRUMENT' and test_point = 'GX'")) {
+            assertThat(r.next()).isTrue();
+            String row = "[\"fitted_instrument\",{\"instrument_id\":" + r.getLong("instrument_id")
+                    + ",\"tag\":\"LG-07\",\"test_point\":\"" + POINT + "\"}]";
+            assertThat(r.getString("row_hash")).isEqualTo(sha256(row)).isEqualTo(r.getString("hash"));
+            assertThat(r.getLong("n")).isEqualTo(1);
+        }
+    }
+
+    private static String sha256(String text) {
+        try {
+            return HexFormat.of()
+                    .formatHex(MessageDigest.getInstance("SHA-256").digest(text.getBytes(StandardCharsets.UTF_8)));
+        } catch (NoSuchAlgorithmException e) {
+            throw new IllegalStateException(e);
         }
     }
 

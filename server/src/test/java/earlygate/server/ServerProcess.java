@@ -69,6 +69,7 @@ final class ServerProcess {
             }
             Thread.sleep(50);
         }
+        kill();
         throw new AssertionError("The server did not start:\n" + said());
     }
 

@@ -6,6 +6,8 @@ import java.io.BufferedReader;
 import java.io.IOException;
 import java.io.InputStreamReader;
 import java.net.Socket;
+import java.net.SocketException;
+import java.net.SocketTimeoutException;
 import java.net.URI;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
@@ -24,7 +26,7 @@ class SlowSendersTest {
 
     @Test
     void theyHoldUpNobodyAndAreToldThatItTookTooLong() throws IOException {
-        try (Server server = new Server(data, 0, "--early-gate.body.patience=2")) {
+        try (Server server = new Server(data, 0, "--early-gate.body.patience=2", "--early-gate.header.patience=1")) {
             long run = server.startRun(false);
             List<Socket> open = new ArrayList<>();
             String post = "POST /api/calc/plan HTTP/1.1\r\nHost: localhost\r\nContent-Type: application/json\r\n";
@@ -45,10 +47,29 @@ class SlowSendersTest {
                         .startsWith("HTTP/1.1 408")
                         .contains("did not come within 2 s", "nothing was kept");
             }
+            closedThoughItGoesOn(begin(server, "GET /api/units HTTP/1.1\r\nHost: local"));
             for (Socket socket : open) {
                 socket.close();
             }
         }
+    }
+
+    /** A byte of a header's line now and then, as often as the connector itself would wait for. */
+    private static void closedThoughItGoesOn(Socket socket) throws IOException {
+        socket.setSoTimeout(50);
+        for (int i = 0; i < 400; i++) {
+            try {
+                socket.getOutputStream().write('x');
+                if (socket.getInputStream().read() < 0) {
+                    return;
+                }
+            } catch (SocketTimeoutException open) {
+                continue;
+            } catch (SocketException closed) {
+                return;
+            }
+        }
+        throw new AssertionError("The connection is still open");
     }
 
     private static Socket begin(Server server, String request) throws IOException {

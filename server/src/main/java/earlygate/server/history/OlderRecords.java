@@ -78,8 +78,7 @@ public class OlderRecords {
     }
 
     private static boolean holds(OlderRecordRecord r) {
-        return RowHash.holds(OLDER_RECORD.getName(), r)
-                && Sha256.of(r.getDocument()).equals(r.getHash());
+        return RowHash.holds(OLDER_RECORD, r) && Sha256.of(r.getDocument()).equals(r.getHash());
     }
 
     /** There, or taken away. */

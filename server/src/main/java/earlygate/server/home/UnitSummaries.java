@@ -84,8 +84,8 @@ class UnitSummaries {
             List<StaffView> asked,
             List<StaffView> set,
             Optional<Reason> tooLong) {
-        private static Solved unknown(int revision, int missing) {
-            return new Solved(revision, missing, List.of(), List.of(), List.of(), List.of(), Optional.empty());
+        private static Solved unknown(int revision, int missing, Optional<Reason> tooLong) {
+            return new Solved(revision, missing, List.of(), List.of(), List.of(), List.of(), tooLong);
         }
     }
 
@@ -124,7 +124,7 @@ class UnitSummaries {
     private UnitSummary of(Listed u) {
         List<Reason> unreadable = new ArrayList<>(accepted.damaged(u.tag()));
         Optional<Solved> known = known(u, unreadable);
-        Solved s = known.orElse(Solved.unknown(u.revision(), u.head().missing()));
+        Solved s = known.orElse(Solved.unknown(u.revision(), u.head().missing(), Optional.empty()));
         RunStore.RunSummary last = runs.commissioned(u.tag()).orElse(null);
         List<RunStore.RunSummary> open = runs.open(u.tag(), SHOWN_RUNS);
         Stream.concat(open.stream(), runs.finishedAtTheMachine(u.tag(), SHOWN_RUNS).stream())
@@ -170,16 +170,8 @@ class UnitSummaries {
         try (WorkBound own = WorkBound.of(new ProcessorTime(PATIENCE))) {
             return solve(u);
         } catch (WorkStopped e) {
-            return new Solved(
-                    u.revision(),
-                    u.head().missing(),
-                    List.of(),
-                    List.of(),
-                    List.of(),
-                    List.of(),
-                    Optional.of(Reason.of("work.too-long-here")
-                            .name("tag", u.tag())
-                            .number("seconds", PATIENCE.toSeconds())));
+            Reason why = Reason.of("work.too-long-here").name("tag", u.tag()).number("seconds", PATIENCE.toSeconds());
+            return Solved.unknown(u.revision(), u.head().missing(), Optional.of(why));
         }
     }
 
@@ -205,7 +197,7 @@ class UnitSummaries {
     private Solved solve(Listed u) {
         UnitStore.StoredUnit stored = units.revision(u.tag(), u.revision());
         if (!(UnitFile.read(stored.document()) instanceof UnitFile.Reading.Read read)) {
-            return Solved.unknown(u.revision(), UnitHead.of(stored.document()).missing());
+            return Solved.unknown(u.revision(), UnitHead.of(stored.document()).missing(), Optional.empty());
         }
         PowerUnit unit = read.unit();
         return new Solved(

@@ -115,7 +115,7 @@ public class InstrumentStore {
                 .orderBy(FITTED_INSTRUMENT.TEST_POINT)
                 .fetch()
                 .stream()
-                .filter(r -> RowHash.holds(FITTED_INSTRUMENT.getName(), r.into(FITTED_INSTRUMENT)))
+                .filter(r -> RowHash.holds(FITTED_INSTRUMENT, r.into(FITTED_INSTRUMENT)))
                 .forEach(r -> fitted.put(r.get(FITTED_INSTRUMENT.TEST_POINT), read(r.into(INSTRUMENT))));
         return fitted;
     }
@@ -135,7 +135,7 @@ public class InstrumentStore {
     }
 
     private static Instrument read(InstrumentRecord r) {
-        boolean damaged = !RowHash.holds(INSTRUMENT.getName(), r);
+        boolean damaged = !RowHash.holds(INSTRUMENT, r);
         return new Instrument(
                 r.getId(),
                 r.getName(),

@@ -141,7 +141,7 @@ public class RunStore {
         RunRecord r =
                 db.fetchOptional(RUN, RUN.ID.eq(id)).orElseThrow(() -> ApiProblem.notFound("run", Long.toString(id)));
         RunTailRecord tail = db.fetchOne(RUN_TAIL, RUN_TAIL.RUN_ID.eq(id));
-        if (tail == null || !EventChain.start(r).equals(tail.getStartHash()) || !holds(r)) {
+        if (tail == null || !EventChain.start(r).equals(tail.getStartHash()) || !RowHash.holds(RUN, r)) {
             throw ApiProblem.conflict("log", Reason.of("runs.head-changed").number("run", id));
         }
         return head(r);
@@ -171,10 +171,6 @@ public class RunStore {
                 .orderBy(RUN.ID.desc())
                 .limit(most)
                 .fetch(RunStore::summary);
-    }
-
-    private static boolean holds(Record run) {
-        return RowHash.holds(RUN.getName(), run);
     }
 
     /** The last finished run at the machine itself; a practice run never counts, nor one that was changed in the file. */
@@ -208,7 +204,7 @@ public class RunStore {
                 r.get(RUN.STARTED_AT),
                 r.get(RUN.FINISHED_AT) != null,
                 r.get(RUN.OUTCOME),
-                !holds(r));
+                !RowHash.holds(RUN, r));
     }
 
     /**

@@ -71,7 +71,7 @@ public final class DataCommands {
         return switch (command) {
             case "data-copy" -> copy(DataFolder.of(first), Path.of(args.get(1)).toAbsolutePath());
             case "data-restore" -> restore(first, DataFolder.of(Path.of(args.get(1))));
-            case "data-check" -> DataFolder.verified(DataFolder.of(first).file());
+            case "data-check" -> Verified.of(DataFolder.of(first).file());
             default -> throw new IOException(command + " is no command");
         };
     }
@@ -86,7 +86,7 @@ public final class DataCommands {
             } else {
                 Files.copy(data.file(), part, StandardCopyOption.REPLACE_EXISTING);
             }
-            Verified found = DataFolder.verified(part);
+            Verified found = Verified.of(part);
             Files.move(part, target, StandardCopyOption.REPLACE_EXISTING);
             return found;
         } finally {
@@ -115,7 +115,7 @@ public final class DataCommands {
 
     /** The mark comes last: whatever stops this before leaves a folder that can be restored into again. */
     private static Verified restore(Path copy, DataFolder data) throws IOException {
-        Verified found = DataFolder.verified(copy);
+        Verified found = Verified.of(copy);
         data.seal().breakOpen();
         Exchange.place(copy, data.file());
         data.mark().begin(found.writes());

@@ -40,7 +40,12 @@ class DataController {
 
     @GetMapping("/api/changed-data")
     List<String> changed() {
-        return data.changed();
+        // Of data in which nothing was found nothing is to be followed again.
+        return data.changed().isEmpty()
+                ? List.of()
+                : Hashes.follow(db, DataFolder.VERSION).faults().stream()
+                        .map(DataFolder::say)
+                        .toList();
     }
 
     private static void send(Path zip, OutputStream out) throws IOException {

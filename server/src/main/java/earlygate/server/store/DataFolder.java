@@ -146,30 +146,36 @@ public final class DataFolder {
     }
 
     private void whole(DataUpgrade upgrade, Disk disk) {
-        empty();
+        notEmpty();
         boolean sealed = seal().fits(VERSION);
-        if (version(sealed) < VERSION) {
+        boolean earlier = (sealed ? asClosed() : lookedThrough()) < VERSION;
+        if (earlier) {
             bringUp(upgrade, disk);
         }
-        if (!sealed) {
+        if (!sealed || earlier) {
             rowsThatWereChanged();
         }
     }
 
-    /** @return the version of the file, after all that this edition can do about it but an upgrade */
-    private int version(boolean sealed) {
-        DataFile file = new DataFile(file());
+    /** Of a file that is bit for bit the one that was closed. @return its version */
+    private int asClosed() {
+        try (Connection open = new DataFile(file()).openToRead()) {
+            int found = known(open);
+            nothingLost(open);
+            return found;
+        } catch (SQLException e) {
+            throw unreadable(e);
+        }
+    }
+
+    /** Of any other: each index is held against its table, and rebuilt where it lies. @return its version */
+    private int lookedThrough() {
         DataRebuild rebuild = new DataRebuild(folder, NAME);
         int found;
-        try (Connection open = sealed ? file.openToRead() : file.open()) {
+        try (Connection open = new DataFile(file()).open()) {
             found = known(open);
-            if (!sealed) {
-                tell(Reason.of(seal().isThere() ? "store.looking-changed" : "store.looking"));
-            }
+            tell(Reason.of(seal().isThere() ? "store.looking-changed" : "store.looking"));
             nothingLost(open);
-            if (sealed) {
-                return found;
-            }
             Integrity.Report report = Integrity.check(open);
             if (report.whole()) {
                 tell(Reason.of("store.whole").number("rows", report.rows()).number("indexes", report.indexes()));
@@ -250,7 +256,7 @@ public final class DataFolder {
         }
     }
 
-    private void empty() {
+    private void notEmpty() {
         try {
             if (Files.size(file()) == 0) {
                 throw refused("store.empty", null);
@@ -260,7 +266,7 @@ public final class DataFolder {
         }
     }
 
-    private static Reason later(int found) {
+    static Reason later(int found) {
         return Reason.of("store.later").number("found", found).number("known", VERSION);
     }
 
@@ -282,43 +288,9 @@ public final class DataFolder {
                 cause);
     }
 
-    private static String detail(Throwable cause) {
+    static String detail(Throwable cause) {
         return cause == null || cause.getMessage() == null
                 ? "no more is known"
                 : cause.getMessage().lines().findFirst().orElse("").replaceAll("\\s*\\[[0-9-]+]$|^IO Exception: ", "");
-    }
-
-    /**
-     * Looks at a file that nobody serves from: every row, every index, every chain of events, every hash.
-     *
-     * @return what is in it, and what of it is not as it was written
-     * @throws DataRefused where it can't be read as data at all
-     */
-    static Verified verified(Path file) {
-        DataFolder at = new DataFolder(file.toAbsolutePath().getParent(), System.out);
-        try {
-            if (Files.size(file) == 0) {
-                throw new DataRefused(Reason.of("store.copy-empty").name("file", file.toString()), null);
-            }
-            try (Connection open = new DataFile(file).openToRead()) {
-                int found = at.known(open);
-                if (found == 0) {
-                    throw new DataRefused(Reason.of("store.foreign").name("file", file.toString()), null);
-                }
-                return Verified.of(open, found);
-            }
-        } catch (SQLException e) {
-            if (e.getErrorCode() == ErrorCode.DATABASE_ALREADY_OPEN_1) {
-                throw at.refused("store.in-use", e);
-            }
-            throw unreadable(file, e);
-        } catch (IOException e) {
-            throw unreadable(file, e);
-        }
-    }
-
-    private static DataRefused unreadable(Path file, Exception e) {
-        return new DataRefused(
-                Reason.of("store.unreadable").name("file", file.toString()).name("detail", detail(e)), e);
     }
 }

@@ -39,10 +39,7 @@ final class DataRebuild {
         try (Connection fresh = rebuilt.make();
                 Statement s = fresh.createStatement()) {
             s.execute("runscript from '" + quoted(script()) + "'");
-            Integrity.Report report = Integrity.check(fresh);
-            if (!report.whole()) {
-                throw new SQLException(report.faults().get(0));
-            }
+            Integrity.whole(fresh);
         }
         String aside = Exchange.put(rebuilt.path(), file);
         Files.deleteIfExists(script());

@@ -40,10 +40,7 @@ final class DataUpgrade {
         try (Connection open = copy.make()) {
             OptionalLong before = DataFile.writes(open);
             migrations.apply(copy.url());
-            Integrity.Report report = Integrity.check(open);
-            if (!report.whole()) {
-                throw new SQLException(report.faults().get(0));
-            }
+            Integrity.whole(open);
             if (before.isPresent() && !before.equals(DataFile.writes(open))) {
                 throw new SQLException("the count of writes was changed");
             }

@@ -53,7 +53,7 @@ public class HashedRows {
     /** Stores a row that was read and changed. One that was not as it was written before stays known as such. */
     public void update(UpdatableRecord<?> row) {
         Record before = row.original();
-        if (RowHash.holds(row.getTable().getName(), before)) {
+        if (RowHash.holds(row.getTable(), before)) {
             confirm(row);
         } else {
             row.store();
@@ -75,7 +75,7 @@ public class HashedRows {
     }
 
     private static void hashed(UpdatableRecord<?> row) {
-        row.set(HASH, RowHash.of(row.getTable().getName(), row));
+        row.set(HASH, RowHash.of(row.getTable(), row));
         row.store();
     }
 
@@ -85,7 +85,7 @@ public class HashedRows {
         List<String> hashes = new ArrayList<>();
         // One at a time: all plans and sheets of many years are too much at once.
         for (Record row : db.select(DSL.asterisk()).from(asItIs).fetchLazy()) {
-            String hash = RowHash.of(table.getName(), row);
+            String hash = RowHash.of(table, row);
             db.update(asItIs).set(HASH, hash).where(same(table, row)).execute();
             hashes.add(hash);
         }

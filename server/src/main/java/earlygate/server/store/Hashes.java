@@ -46,7 +46,10 @@ record Hashes(long logs, List<Reason> faults) {
     private static final JsonMapper JSON = new JsonMapper();
 
     static Hashes follow(Connection open, int version) {
-        DSLContext db = DSL.using(open, SQLDialect.H2);
+        return follow(DSL.using(open, SQLDialect.H2), version);
+    }
+
+    static Hashes follow(DSLContext db, int version) {
         List<Reason> faults = new ArrayList<>();
         if (version >= ROWS) {
             HashedRows.TABLES.forEach(table -> rows(db, table, faults));
@@ -65,7 +68,7 @@ record Hashes(long logs, List<Reason> faults) {
         for (Record row :
                 db.selectFrom(table).orderBy(table.getPrimaryKey().getFields()).fetchLazy()) {
             hashes.add(row.get(RowHash.COLUMN, String.class));
-            if (!RowHash.holds(table.getName(), row)) {
+            if (!RowHash.holds(table, row)) {
                 faults.add(row(table, "store.row-changed").name("row", key(table, row)));
             }
         }

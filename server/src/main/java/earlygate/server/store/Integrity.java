@@ -58,6 +58,14 @@ final class Integrity {
         return new Report(check.rows, check.indexes, List.copyOf(check.faults));
     }
 
+    /** @throws SQLException with the first fault, where an index does not fit its table */
+    static void whole(Connection open) throws SQLException {
+        Report report = check(open);
+        if (!report.whole()) {
+            throw new SQLException(report.faults().get(0));
+        }
+    }
+
     private List<Table> tables() {
         List<Table> tables = new ArrayList<>();
         for (Schema schema : session.getDatabase().getAllSchemas()) {

@@ -9,7 +9,7 @@ import java.util.stream.Stream;
 
 /** Names and records of people are in the data: they are for the one who runs the server, not for each account of the machine. */
 final class OwnersOnly {
-    private static final String OWN = "early-gate";
+    private static final List<String> OWN = List.of("early-gate", ".restore.");
 
     private OwnersOnly() {}
 
@@ -27,10 +27,7 @@ final class OwnersOnly {
     }
 
     private static boolean own(Path file) {
-        return file.getFileName()
-                .toString()
-                .replaceFirst("^\\.restore\\..*", OWN)
-                .startsWith(OWN);
+        return OWN.stream().anyMatch(file.getFileName().toString()::startsWith);
     }
 
     private static void close(Path path, String permissions) {

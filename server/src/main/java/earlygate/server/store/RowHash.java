@@ -8,6 +8,7 @@ import java.util.Set;
 import java.util.TreeMap;
 import org.jooq.Field;
 import org.jooq.Record;
+import org.jooq.Table;
 import tools.jackson.databind.json.JsonMapper;
 
 /**
@@ -28,11 +29,11 @@ public final class RowHash {
      *
      * @param row with every column that its hash is of
      */
-    public static boolean holds(String table, Record row) {
+    public static boolean holds(Table<?> table, Record row) {
         return of(table, row).equals(row.get(COLUMN));
     }
 
-    static String of(String table, Record row) {
+    static String of(Table<?> table, Record row) {
         Map<String, Object> values = new TreeMap<>();
         for (Field<?> f : row.fields()) {
             String name = f.getName().toLowerCase(Locale.ROOT);
@@ -41,7 +42,7 @@ public final class RowHash {
                 values.put(name, written(value));
             }
         }
-        return Sha256.of(JSON.writeValueAsString(new Object[] {table.toLowerCase(Locale.ROOT), values}));
+        return Sha256.of(JSON.writeValueAsString(new Object[] {table.getName().toLowerCase(Locale.ROOT), values}));
     }
 
     private static Object written(Object value) {

@@ -33,7 +33,7 @@ public class AcceptedFindings {
     /** Findings let stand, as they were written. */
     public List<Accepted> of(String tag) {
         return rows(tag)
-                .filter(AcceptedFindings::holds)
+                .filter(r -> RowHash.holds(ACCEPTED_FINDING, r))
                 .map(AcceptedFindings::read)
                 .toList();
     }
@@ -41,7 +41,7 @@ public class AcceptedFindings {
     /** Those that were changed in the data file: they let nothing stand any more. */
     public List<Reason> damaged(String tag) {
         return rows(tag)
-                .filter(r -> !holds(r))
+                .filter(r -> !RowHash.holds(ACCEPTED_FINDING, r))
                 .map(AcceptedFindings::read)
                 .map(a -> Reason.of("units.accepted-damaged")
                         .name("by", a.by())
@@ -56,10 +56,6 @@ public class AcceptedFindings {
                 .orderBy(ACCEPTED_FINDING.AT)
                 .fetch()
                 .stream();
-    }
-
-    private static boolean holds(AcceptedFindingRecord row) {
-        return RowHash.holds(ACCEPTED_FINDING.getName(), row);
     }
 
     private static Accepted read(AcceptedFindingRecord r) {

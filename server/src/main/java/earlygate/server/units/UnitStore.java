@@ -85,14 +85,10 @@ public class UnitStore {
                 .join(UNIT_REVISION)
                 .on(UNIT_REVISION.TAG.eq(UNIT.TAG), UNIT_REVISION.REVISION.eq(UNIT.NEWEST))
                 .orderBy(UNIT.TAG)
-                .fetch(r -> listed(r, entries.get(r.get(UNIT_REVISION.TAG))))
+                .fetch(r -> listed(r, RowHash.holds(UNIT, entries.get(r.get(UNIT_REVISION.TAG)))))
                 .stream()
                 .filter(l -> l.damaged() || entries.get(l.tag()).getRemovedAt() == null)
                 .toList();
-    }
-
-    private static boolean holds(UnitRecord entry) {
-        return RowHash.holds(UNIT.getName(), entry);
     }
 
     /** @throws ApiProblem 404 for a unit that never was; for a removed one the words say so */
@@ -106,8 +102,8 @@ public class UnitStore {
                 .where(UNIT.TAG.eq(tag))
                 .fetchOptional()
                 .orElseThrow(() -> ApiProblem.notFound("unit", tag));
-        if (!holds(unit)) {
-            throw ApiProblem.conflict("tag", entryDamaged(tag));
+        if (!RowHash.holds(UNIT, unit)) {
+            throw ApiProblem.conflict("tag", Reason.of("units.entry-damaged").name("tag", tag));
         }
         if (unit.getRemovedAt() != null) {
             throw ApiProblem.notFound(Reason.of("units.removed").name("tag", tag));
@@ -149,19 +145,12 @@ public class UnitStore {
                 .where(UNIT_REVISION.TAG.eq(tag), UNIT_REVISION.REVISION.eq(revision))
                 .fetchOptional()
                 .orElseThrow(() -> ApiProblem.notFound("unit-revision", tag + " " + revision));
-        if (!holds(found) || !Sha256.of(found.get(UNIT_REVISION.DOCUMENT)).equals(found.get(UNIT_REVISION.HASH))) {
+        if (!RowHash.holds(UNIT_REVISION, found)
+                || !Sha256.of(found.get(UNIT_REVISION.DOCUMENT)).equals(found.get(UNIT_REVISION.HASH))) {
             throw ApiProblem.conflict(
                     "document", Reason.of("units.damaged").name("tag", tag).number("revision", revision));
         }
         return stored(found);
-    }
-
-    private static boolean holds(Record revision) {
-        return RowHash.holds(UNIT_REVISION.getName(), revision);
-    }
-
-    private static Reason entryDamaged(String tag) {
-        return Reason.of("units.entry-damaged").name("tag", tag);
     }
 
     /** Newest first. */
@@ -170,7 +159,7 @@ public class UnitStore {
                 .from(UNIT_REVISION)
                 .where(UNIT_REVISION.TAG.eq(tag))
                 .orderBy(UNIT_REVISION.REVISION.desc())
-                .fetch(UnitStore::listed);
+                .fetch(r -> listed(r, true));
     }
 
     /** The first complete revision with this drawing, none later than the one given; a damaged one is none. */
@@ -291,27 +280,15 @@ public class UnitStore {
                 .fetch(r -> new Removed(r.value1(), r.value2(), r.value3(), r.value4()));
     }
 
-    private static Listed listed(Record r, UnitRecord entry) {
-        Listed revision = listed(r);
-        return holds(entry)
-                ? revision
-                : new Listed(
-                        r.get(UNIT_REVISION.TAG),
-                        revision.revision(),
-                        revision.savedAt(),
-                        revision.savedBy(),
-                        revision.head(),
-                        true);
-    }
-
-    private static Listed listed(Record r) {
+    /** @param sound what says that it is listed is as it was written */
+    private static Listed listed(Record r, boolean sound) {
         return new Listed(
                 r.get(UNIT_REVISION.TAG),
                 r.get(UNIT_REVISION.REVISION),
                 r.get(UNIT_REVISION.SAVED_AT),
                 r.get(UNIT_REVISION.SAVED_BY),
                 new UnitHead(r.get(UNIT_REVISION.NAME), r.get(UNIT_REVISION.DRAWING), r.get(UNIT_REVISION.MISSING)),
-                !holds(r));
+                !sound || !RowHash.holds(UNIT_REVISION, r));
     }
 
     private static StoredUnit stored(Record r) {

@@ -61,7 +61,7 @@ public class UpkeepStore {
                 .orderBy(UPKEEP_ENTRY.ON_DAY, UPKEEP_ENTRY.ID)
                 .fetch()
                 .stream()
-                .collect(Collectors.partitioningBy(r -> RowHash.holds(UPKEEP_ENTRY.getName(), r)));
+                .collect(Collectors.partitioningBy(r -> RowHash.holds(UPKEEP_ENTRY, r)));
         return new Written(
                 rows.get(true).stream()
                         .filter(r -> r.getRemovedAt() == null)
