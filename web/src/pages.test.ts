@@ -38,8 +38,10 @@ function show(page: Component, props: Record<string, unknown> = {}) {
   const router = createRouter({
     history: createMemoryHistory(),
     routes: [
-      { path: '/:all(.*)*', name: 'sheet', component: { template: '<i/>' } },
-      ...['start', 'run', 'upkeep'].map((name) => ({ path: `/${name}/:all(.*)*`, name, component: { template: '<i/>' } })),
+      { path: '/:tag?/:all(.*)*', name: 'sheet', component: { template: '<i/>' } },
+      { path: '/start/:tag', name: 'start', component: { template: '<i/>' } },
+      { path: '/run/:tag/:id', name: 'run', component: { template: '<i/>' } },
+      { path: '/upkeep/:tag', name: 'upkeep', component: { template: '<i/>' } },
     ],
   })
   const queryClient = new QueryClient({ defaultOptions: { queries: { retry: false } } })

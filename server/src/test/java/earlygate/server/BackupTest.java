@@ -44,7 +44,9 @@ class BackupTest {
             assertThat(files).hasSize(5);
         }
         Path restored = Files.createDirectory(folder.resolve("restored"));
-        Files.copy(copies.resolve("4.mv.db"), restored.resolve("early-gate.mv.db"));
+        assertThat(run("data-restore", copies.resolve("4.mv.db"), restored)).contains(0);
+        // It was looked through, so the start has nothing to say.
+        assertThat(restored.resolve("early-gate.seal")).exists();
         try (Server again = new Server(restored)) {
             assertThat(again.run(run)).isEqualTo(before);
         }

@@ -113,12 +113,14 @@ public final class DataCommands {
         }
     }
 
-    /** The mark comes last: whatever stops this before leaves a folder that can be restored into again. */
+    /** Mark and seal come last: whatever stops this before leaves a folder that can be restored into again. */
     private static Verified restore(Path copy, DataFolder data) throws IOException {
         Verified found = Verified.of(copy);
         data.seal().breakOpen();
         Exchange.place(copy, data.file());
         data.mark().begin(found.writes());
+        // It was looked through just now.
+        data.seal(found.version(), found.whole());
         return found;
     }
 }

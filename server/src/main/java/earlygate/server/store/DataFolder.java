@@ -92,8 +92,12 @@ public final class DataFolder {
 
     /** Once the file is closed properly. */
     void close() {
-        if (changed.isEmpty()) {
-            seal().make(VERSION);
+        seal(VERSION, changed.isEmpty());
+    }
+
+    void seal(int version, boolean whole) {
+        if (whole) {
+            seal().make(version);
         } else {
             seal().makeOfChanged();
         }

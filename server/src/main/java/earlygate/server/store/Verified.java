@@ -16,7 +16,7 @@ import org.h2.api.ErrorCode;
  *
  * @param faults what is not as it was written, a line each; empty for a whole file
  */
-record Verified(long rows, int indexes, long logs, long writes, List<String> faults) {
+record Verified(int version, long rows, int indexes, long logs, long writes, List<String> faults) {
     /**
      * Looks at a file that nobody serves from: every row, every index, every chain of events, every hash.
      *
@@ -57,6 +57,7 @@ record Verified(long rows, int indexes, long logs, long writes, List<String> fau
         Integrity.Report rows = Integrity.check(open);
         Hashes hashes = Hashes.follow(open, version);
         return new Verified(
+                version,
                 rows.rows(),
                 rows.indexes(),
                 hashes.logs(),
