@@ -1,7 +1,7 @@
 package earlygate.audit;
 
 import earlygate.plan.Plan;
-import earlygate.unit.PowerUnit;
+import earlygate.solve.Model;
 import java.util.List;
 
 /** Replays a plan and lists what it may not contain. */
@@ -21,11 +21,11 @@ public final class Audit {
     private Audit() {}
 
     /** Empty for a plan that may be handed out; also for one that was refused, which has no steps. */
-    public static List<Violation> of(PowerUnit unit, Plan plan) {
+    public static List<Violation> of(Model model, Plan plan) {
         if (plan.steps().isEmpty()) {
             return List.of();
         }
-        Replay replay = new Replay(unit, plan);
+        Replay replay = new Replay(model, plan);
         return POINTS.stream().flatMap(point -> point.of(replay).stream()).toList();
     }
 }

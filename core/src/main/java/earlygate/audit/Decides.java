@@ -55,7 +55,7 @@ final class Decides implements Check {
 
     /** Moved by a twentieth, what the meter or the drive shows goes the same way, by more than a trace. */
     private static Optional<Violation> rateFollows(Replay replay, Replay.Stand s, Setting x, Goal.Rate rate, int way) {
-        double at = Replay.setting(s.at(), x);
+        double at = replay.unit.at(s.at()).setting(x.id());
         double to = x.screw().clamp(at * (1 + way * RATE_NUDGE));
         if (Math.abs(to - at) < RATE_NUDGE / 2 * at) {
             return Optional.empty();
@@ -94,7 +94,7 @@ final class Decides implements Check {
         }
         // A crack is found against the pump, which gives way over its own band first.
         double by = 2 * gauge.errorPa() + (s.step().cracks() ? BAND : 0.1 * Si.BAR);
-        double at = Replay.setting(s.at(), x);
+        double at = replay.unit.at(s.at()).setting(x.id());
         double to = x.screw().clamp(at + way * by);
         if (Math.abs(to - at) < by / 2) {
             return Optional.empty();

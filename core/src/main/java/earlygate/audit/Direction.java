@@ -19,7 +19,8 @@ final class Direction implements Check {
             for (Move m : s.step().moves()) {
                 if (m.kind() == Move.Kind.TURN) {
                     Setting x = replay.unit.setting(m.id());
-                    double asks = (Replay.setting(s.at(), x) - Replay.setting(s.before(), x))
+                    double asks = (replay.unit.at(s.at()).setting(x.id())
+                                    - replay.unit.at(s.before()).setting(x.id()))
                             / x.screw().paPerTurn();
                     if (Math.abs(asks - m.amount()) > ROUNDING) {
                         found.add(new Violation(

@@ -36,11 +36,13 @@ final class LetDown implements Check {
         replay.unit.lines().forEach(l -> stored.put(l.id(), AS_FOUND * l.ratingPa()));
         Situation ran = Situation.AS_THE_FILE;
         for (Replay.Stand s : replay.stands()) {
-            if (opens(s.step()) && (replay.anyRuns(s.before()) || replay.anyRuns(s.at()))) {
+            if (opens(s.step())
+                    && (replay.unit.at(s.before()).anyDriveRuns()
+                            || replay.unit.at(s.at()).anyDriveRuns())) {
                 found.add(new Violation(Point.LET_DOWN, s.step().id(), Reason.of("audit.opened-running")));
                 return found;
             }
-            if (replay.anyRuns(s.at())) {
+            if (replay.unit.at(s.at()).anyDriveRuns()) {
                 s.state().ifPresent(x -> x.pressures().forEach((line, pa) -> stored.merge(line, pa, Math::max)));
                 ran = Situation.AS_THE_FILE;
                 continue;
@@ -76,8 +78,8 @@ final class LetDown implements Check {
         if (s.state().isEmpty()) {
             return;
         }
-        Conditions c = replay.network.conditions(s.at());
-        Transient machine = new Transient(replay.network);
+        Conditions c = replay.model.network().conditions(s.at());
+        Transient machine = replay.model.inMotion();
         machine.restore(new HashMap<>(stored), c);
         try {
             for (double t = 0; t < HELD_S; t += STEP_S) {

@@ -21,11 +21,11 @@ final class Protected implements Check {
         List<Violation> found = new ArrayList<>();
         Set<String> set = new HashSet<>();
         for (Replay.Stand s : replay.stands()) {
-            if (s.step().setting().isPresent() && replay.anyRuns(s.at())) {
+            if (s.step().setting().isPresent() && replay.unit.at(s.at()).anyDriveRuns()) {
                 Setting x = replay.unit.setting(s.step().setting().get());
                 // A relief that is turned limits the line itself; what else is turned does so only as long as it works.
                 boolean relief = x.kind() == Setting.Kind.RELIEF;
-                boolean alone = !relief && x.limitsPressure() && turned(s, x) && alone(replay, s, x);
+                boolean alone = !relief && x.limitsPressure() && turned(replay, s, x) && alone(replay, s, x);
                 if (alone && !s.step().unprotected()) {
                     found.add(new Violation(
                             Point.PROTECTED,
@@ -46,8 +46,9 @@ final class Protected implements Check {
         return found;
     }
 
-    private static boolean turned(Replay.Stand s, Setting x) {
-        return Replay.setting(s.before(), x) != Replay.setting(s.at(), x);
+    private static boolean turned(Replay replay, Replay.Stand s, Setting x) {
+        return replay.unit.at(s.before()).setting(x.id())
+                != replay.unit.at(s.at()).setting(x.id());
     }
 
     private static boolean alone(Replay replay, Replay.Stand s, Setting x) {
@@ -60,8 +61,8 @@ final class Protected implements Check {
 
     private static boolean woundIn(Replay replay, Replay.Stand s, Setting x) {
         return replay.unit.partOf(x.id()) instanceof ReliefValve r
-                && turned(s, x)
-                && Replay.setting(s.at(), x) >= x.screw().maxPa()
+                && turned(replay, s, x)
+                && replay.unit.at(s.at()).setting(x.id()) >= x.screw().maxPa()
                 && x.screw().maxPa()
                         > replay.unit.target(x.id()).map(t -> t.pressurePa()).orElse(0.0)
                 && replay.unit.pumpsInto(r.inlet()).stream().anyMatch(Protected::fixed);

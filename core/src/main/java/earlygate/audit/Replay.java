@@ -1,18 +1,14 @@
 package earlygate.audit;
 
-import earlygate.network.Network;
 import earlygate.plan.Plan;
 import earlygate.plan.Step;
-import earlygate.solve.Solver;
+import earlygate.solve.Model;
 import earlygate.solve.SteadyState;
-import earlygate.unit.Driver;
 import earlygate.unit.Meter;
-import earlygate.unit.Positioned;
 import earlygate.unit.PowerUnit;
 import earlygate.unit.RateTarget;
 import earlygate.unit.Setting;
 import earlygate.unit.Situation;
-import earlygate.unit.Throttle;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -21,8 +17,7 @@ import java.util.OptionalDouble;
 /** A plan's steps, each with what stood before it and what the model says of it. */
 final class Replay {
     final PowerUnit unit;
-    final Network network;
-    private final Solver solver;
+    final Model model;
     private final List<Stand> stands = new ArrayList<>();
 
     /** @param before the situation of the step before; of the first step its own */
@@ -32,10 +27,9 @@ final class Replay {
         }
     }
 
-    Replay(PowerUnit unit, Plan plan) {
-        this.unit = unit;
-        network = new Network(unit);
-        solver = new Solver(network);
+    Replay(Model model, Plan plan) {
+        this.model = model;
+        this.unit = model.unit();
         Situation before = null;
         for (Step s : plan.steps()) {
             stands.add(new Stand(s, before == null ? s.situation() : before, solve(s.situation())));
@@ -48,7 +42,7 @@ final class Replay {
     }
 
     Optional<SteadyState> solve(Situation s) {
-        return solver.steady(network.conditions(s)).answer();
+        return model.solve(s);
     }
 
     /** A power limiter that is set only later holds nothing for sure yet: the state without it; empty where all are set. */
@@ -77,26 +71,5 @@ final class Replay {
                 .or(() -> Optional.ofNullable(at.metered().get(meter)))
                 .map(place -> OptionalDouble.of(Math.abs(state.flow(place))))
                 .orElse(OptionalDouble.empty());
-    }
-
-    boolean anyRuns(Situation s) {
-        return unit.all(Driver.class).stream().anyMatch(d -> runs(s, d));
-    }
-
-    static boolean runs(Situation s, Driver d) {
-        Situation.Drive drive = s.drivers().get(d.id());
-        return drive == null || drive.running();
-    }
-
-    static double opening(Situation s, Throttle t) {
-        return s.openings().getOrDefault(t.id(), t.atRest());
-    }
-
-    static String position(Situation s, Positioned v) {
-        return s.positions().getOrDefault(v.id(), v.rest());
-    }
-
-    static double setting(Situation s, Setting x) {
-        return s.settings().getOrDefault(x.id(), x.present());
     }
 }

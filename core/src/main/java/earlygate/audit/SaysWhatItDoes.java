@@ -104,9 +104,18 @@ final class SaysWhatItDoes implements Check {
     private static Set<String> changed(Replay replay, Situation from, Situation to) {
         Set<String> changed = new TreeSet<>();
         for (Component c : replay.unit.components()) {
-            boolean differs = c instanceof Driver d && Replay.runs(from, d) != Replay.runs(to, d)
-                    || c instanceof Throttle t && Math.abs(Replay.opening(from, t) - Replay.opening(to, t)) > OPENING
-                    || c instanceof Positioned v && !Replay.position(from, v).equals(Replay.position(to, v))
+            boolean differs = c instanceof Driver d
+                            && replay.unit.at(from).isRunning(d)
+                                    != replay.unit.at(to).isRunning(d)
+                    || c instanceof Throttle t
+                            && Math.abs(replay.unit.at(from).opening(t)
+                                            - replay.unit.at(to).opening(t))
+                                    > OPENING
+                    || c instanceof Positioned v
+                            && !replay.unit
+                                    .at(from)
+                                    .position(v)
+                                    .equals(replay.unit.at(to).position(v))
                     || (c instanceof Cylinder || c instanceof HydraulicMotor)
                             && blocked(from, c.id()) != blocked(to, c.id())
                     || from.vented().contains(c.id()) != to.vented().contains(c.id());
@@ -115,7 +124,7 @@ final class SaysWhatItDoes implements Check {
             }
         }
         for (Setting x : replay.unit.settings()) {
-            if (Replay.setting(from, x) != Replay.setting(to, x)) {
+            if (replay.unit.at(from).setting(x.id()) != replay.unit.at(to).setting(x.id())) {
                 changed.add(x.id());
             }
         }
@@ -140,16 +149,16 @@ final class SaysWhatItDoes implements Check {
 
     private static boolean doesThat(Replay replay, Move m, Situation to) {
         return switch (m.kind()) {
-            case START -> Replay.runs(to, (Driver) replay.unit.component(m.id()));
-            case STOP -> !Replay.runs(to, (Driver) replay.unit.component(m.id()));
+            case START -> replay.unit.at(to).isRunning((Driver) replay.unit.component(m.id()));
+            case STOP -> !replay.unit.at(to).isRunning((Driver) replay.unit.component(m.id()));
             case OPEN ->
                 to.gear().containsKey(m.id())
                         ? Math.abs(to.gear().get(m.id()).opening() - m.amount()) <= OPENING
                         : replay.unit.component(m.id()) instanceof Throttle t
-                                && Math.abs(Replay.opening(to, t) - m.amount()) <= OPENING;
+                                && Math.abs(replay.unit.at(to).opening(t) - m.amount()) <= OPENING;
             case SHIFT ->
                 replay.unit.component(m.id()) instanceof Positioned v
-                        && Replay.position(to, v).equals(m.to());
+                        && replay.unit.at(to).position(v).equals(m.to());
             case BLOCK -> blocked(to, m.id());
             case FREE -> !blocked(to, m.id());
             case FIT -> to.gear().containsKey(m.id()) || to.metered().containsKey(m.id());

@@ -73,7 +73,8 @@ final class SetAndLocked implements Check {
 
     private static boolean rises(Replay replay, Replay.Stand s, String setting) {
         Setting x = replay.unit.setting(setting);
-        return Replay.setting(s.at(), x) > Replay.setting(s.before(), x);
+        return replay.unit.at(s.at()).setting(x.id())
+                > replay.unit.at(s.before()).setting(x.id());
     }
 
     /** A flow or power is set and locked after all pressures, or the plan says that it can't be seen. */
@@ -98,7 +99,7 @@ final class SetAndLocked implements Check {
     /** What is left is what was asked, but for what leaks and drops cost. */
     private static Optional<Violation> wrongPlace(Replay replay, int locked, Target t) {
         Setting x = replay.unit.setting(t.setting());
-        double left = Replay.setting(replay.stands().get(locked).at(), x);
+        double left = replay.unit.at(replay.stands().get(locked).at()).setting(x.id());
         boolean fullFlow = t.defined() == Target.Defined.FULL_FLOW;
         boolean wrong =
                 fullFlow ? left > t.pressurePa() + t.tolerancePa() : Math.abs(left - t.pressurePa()) > t.tolerancePa();
@@ -142,7 +143,8 @@ final class SetAndLocked implements Check {
 
     private static boolean turned(Replay replay, Replay.Stand s, String setting) {
         Setting x = replay.unit.setting(setting);
-        return Replay.setting(s.before(), x) != Replay.setting(s.at(), x);
+        return replay.unit.at(s.before()).setting(x.id())
+                != replay.unit.at(s.at()).setting(x.id());
     }
 
     /** A judged reading, in a state in which the compensator has the pump's line. */

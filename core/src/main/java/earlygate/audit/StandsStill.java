@@ -27,7 +27,9 @@ final class StandsStill implements Check {
             return found;
         }
         for (Replay.Stand s : replay.stands()) {
-            if (s.step().judgesSetting() && replay.anyRuns(s.at()) && s.state().isPresent()) {
+            if (s.step().judgesSetting()
+                    && replay.unit.at(s.at()).anyDriveRuns()
+                    && s.state().isPresent()) {
                 s.step().expect().stream()
                         .filter(e -> e.take() == Expect.Take.STANDING)
                         .flatMap(e -> replay.unit.findTestPoint(e.instrument()).stream())
@@ -40,8 +42,8 @@ final class StandsStill implements Check {
     }
 
     private static Optional<Violation> saws(Replay replay, Replay.Stand s, TestPoint gauge) {
-        Conditions c = replay.network.conditions(s.at());
-        Transient machine = new Transient(replay.network);
+        Conditions c = replay.model.network().conditions(s.at());
+        Transient machine = replay.model.inMotion();
         double low = Double.POSITIVE_INFINITY;
         double high = Double.NEGATIVE_INFINITY;
         try {

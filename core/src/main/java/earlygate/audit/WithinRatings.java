@@ -28,7 +28,7 @@ final class WithinRatings implements Check {
         List<Violation> found = new ArrayList<>();
         for (Replay.Stand s : replay.stands()) {
             Optional<Violation> first = s.state().flatMap(x -> passed(replay.unit, s.step(), x, "audit.in-the-step"));
-            if (first.isEmpty() && replay.anyRuns(s.at())) {
+            if (first.isEmpty() && replay.unit.at(s.at()).anyDriveRuns()) {
                 first = pastTarget(replay, s).or(() -> onTheWay(replay, s));
             }
             if (first.isEmpty()) {
@@ -45,8 +45,8 @@ final class WithinRatings implements Check {
             return Optional.empty();
         }
         Setting x = replay.unit.setting(s.step().setting().orElseThrow());
-        double at = Replay.setting(s.at(), x);
-        if (Replay.setting(s.before(), x) > at) {
+        double at = replay.unit.at(s.at()).setting(x.id());
+        if (replay.unit.at(s.before()).setting(x.id()) > at) {
             // Brought down, it is passed downward.
             return Optional.empty();
         }
@@ -56,8 +56,8 @@ final class WithinRatings implements Check {
 
     private static Optional<Violation> onTheWay(Replay replay, Replay.Stand s) {
         for (Setting x : replay.unit.settings()) {
-            double from = Replay.setting(s.before(), x);
-            double to = Replay.setting(s.at(), x);
+            double from = replay.unit.at(s.before()).setting(x.id());
+            double to = replay.unit.at(s.at()).setting(x.id());
             for (int i = 1; i < ON_THE_WAY && from != to; i++) {
                 double mid = from + (to - from) * i / ON_THE_WAY;
                 Optional<Violation> found = replay.solve(s.at().withSetting(x.id(), mid))

@@ -3,6 +3,8 @@ package earlygate.curve;
 import static earlygate.quantity.Si.MM2_S;
 import static earlygate.quantity.Si.ZERO_C;
 
+import java.util.OptionalDouble;
+
 /**
  * Kinematic viscosity over temperature: ASTM D341 (Walther) through the points at 40 C and 100 C, the latter from the
  * viscosity index by inverting ASTM D2270.
@@ -47,17 +49,9 @@ public record Viscosity(double a, double b) {
 
     /** Viscosity at 100 C, mm2/s, that gives this index: the index grows with it, so bisection finds it. */
     static double at100(double at40, double index) {
-        double low = 1;
-        double high = at40;
-        for (int i = 0; i < 100; i++) {
-            double mid = (low + high) / 2;
-            if (index(at40, mid) < index) {
-                low = mid;
-            } else {
-                high = mid;
-            }
-        }
-        return (low + high) / 2;
+        return Bisection.zero(1, at40, 100, at100 -> OptionalDouble.of(index(at40, at100) - index))
+                .orElseThrow()
+                .middle();
     }
 
     /** ASTM D2270 viscosity index from both viscosities, mm2/s. */

@@ -1,6 +1,7 @@
 package earlygate.gauge;
 
 import earlygate.quantity.Si;
+import earlygate.solve.Model;
 import earlygate.solve.SteadyState;
 import earlygate.unit.PowerUnit;
 import earlygate.unit.Setting;
@@ -12,7 +13,6 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.function.Function;
 import java.util.function.Predicate;
 
 /** Other limiters put clear of a setting, only as far as it needs to be seen. */
@@ -29,19 +29,14 @@ final class Clearing {
     private final Hands hands;
     private final Observability sight;
     private final Loading loading;
-    private final Function<Situation, Optional<SteadyState>> solver;
+    private final Model model;
 
-    Clearing(
-            PowerUnit unit,
-            Hands hands,
-            Observability sight,
-            Loading loading,
-            Function<Situation, Optional<SteadyState>> solver) {
-        this.unit = unit;
+    Clearing(Hands hands, Observability sight, Loading loading, Model model) {
+        this.unit = model.unit();
         this.hands = hands;
         this.sight = sight;
         this.loading = loading;
-        this.solver = solver;
+        this.model = model;
     }
 
     /** Empty where the candidate can't be made to show the setting so. */
@@ -52,14 +47,14 @@ final class Clearing {
         Map<String, Integer> rounds = new HashMap<>();
         while (lifted.size() <= MOST_RAISED) {
             Optional<Situation> there = loading.stand(sought, candidate, s);
-            Optional<SteadyState> state = there.flatMap(solver);
+            Optional<SteadyState> state = there.flatMap(model::solve);
             if (state.isPresent() && sight.shows(sought, state.get())) {
                 List<TestPoint> gauges = sight.gauges(sought, state.get());
                 if (!gauges.isEmpty() || sight.has(sought, sought.line(), state.get())) {
                     return Optional.of(new Arrangement(sought.id(), there.get(), state.get(), gauges, lifted));
                 }
             }
-            Optional<String> holder = state.or(() -> solver.apply(hands.apply(candidate.way(), from)))
+            Optional<String> holder = state.or(() -> model.solve(hands.apply(candidate.way(), from)))
                     .flatMap(at -> at.limiterOf(sought.line()));
             if (holder.isEmpty()
                     || holder.get().equals(sought.id())
@@ -84,7 +79,7 @@ final class Clearing {
         for (Setting other : unit.settings()) {
             if (!other.id().equals(sought.id()) && mayRaise.test(other.id())) {
                 double up = level(other.id(), value, from);
-                if (up > from.settings().getOrDefault(other.id(), other.present()) + 1) {
+                if (up > unit.at(from).setting(other.id()) + 1) {
                     lifted.put(other.id(), up);
                 }
             }
@@ -100,13 +95,13 @@ final class Clearing {
             }
         }
         Situation there = loading.stand(sought, candidate, with(from, lifted)).orElseThrow();
-        SteadyState state = solver.apply(there).orElseThrow();
+        SteadyState state = model.solve(there).orElseThrow();
         return Optional.of(new Arrangement(sought.id(), there, state, sight.gauges(sought, state), lifted));
     }
 
     private boolean seen(Setting sought, Hands.Candidate candidate, Situation from, Map<String, Double> lifted) {
         return loading.stand(sought, candidate, with(from, lifted))
-                .flatMap(solver)
+                .flatMap(model::solve)
                 .filter(state -> sight.shows(sought, state)
                         && !sight.gauges(sought, state).isEmpty())
                 .isPresent();
@@ -125,7 +120,6 @@ final class Clearing {
         Setting s = unit.setting(other);
         double above = value + Math.max(GAP, GAP_SHARE * value);
         double own = unit.target(other).map(Target::pressurePa).orElse(above);
-        double stands = from.settings().getOrDefault(other, s.present());
-        return Math.max(stands, s.screw().clamp(Math.max(own, above)));
+        return Math.max(unit.at(from).setting(other), s.screw().clamp(Math.max(own, above)));
     }
 }

@@ -1,7 +1,6 @@
 package earlygate.gauge;
 
-import earlygate.network.Network;
-import earlygate.solve.Solver;
+import earlygate.solve.Model;
 import earlygate.solve.SteadyState;
 import earlygate.unit.PowerUnit;
 import earlygate.unit.ReliefValve;
@@ -22,40 +21,43 @@ public final class GaugeSearch {
 
     private static final int MOST_TRIED = 1200;
     private static final int MOST_LOADED = 250;
-    /** Answers that are kept. */
-    private static final int MOST_KEPT = 4000;
     /** More work than this above the first that was found is not looked at. */
     private static final double WORSE = 2;
 
+    private final Model model;
     private final PowerUnit unit;
-    private final Network network;
-    private final Solver solver;
     private final Hands hands;
     private final Observability sight;
     private final Loading loading;
     private final Clearing clearing;
-    private final Map<String, List<Hands.Candidate>> known = new HashMap<>();
-    private final Map<Situation, Optional<SteadyState>> solved = new HashMap<>();
-    private boolean loadsToo;
-    private final Map<String, List<Hands.Candidate>> knownLoaded = new HashMap<>();
+    private final boolean loadsToo;
+    private final Map<Sought, List<Hands.Candidate>> plain = new HashMap<>();
+    private final Map<Sought, List<Hands.Candidate>> loaded = new HashMap<>();
 
-    public GaugeSearch(PowerUnit unit) {
-        this.unit = unit;
-        network = new Network(unit);
-        solver = new Solver(network);
+    /** A setting at the value, Pa, that it is to show. */
+    private record Sought(Setting setting, double value) {}
+
+    public GaugeSearch(Model model) {
+        this(model, false);
+    }
+
+    private GaugeSearch(Model model, boolean loadsToo) {
+        this.model = model;
+        this.unit = model.unit();
+        this.loadsToo = loadsToo;
         hands = new Hands(unit);
         sight = new Observability(unit);
-        loading = new Loading(hands, sight, this::solve);
-        clearing = new Clearing(unit, hands, sight, loading, this::solve);
+        loading = new Loading(hands, sight, model);
+        clearing = new Clearing(hands, sight, loading, model);
     }
 
-    /** From now on also settings that show without flow are looked for with a load opened: more work, and more found. */
-    public void withLoadsToo() {
-        loadsToo = true;
+    /** A search that also opens a load for settings that show without flow: more work, and more found. */
+    public GaugeSearch withLoadsToo() {
+        return new GaugeSearch(model, true);
     }
 
-    public PowerUnit unit() {
-        return unit;
+    public Model model() {
+        return model;
     }
 
     /** The setting, Pa, at which a relief that is set at flow stands at its target; other targets are the setting. */
@@ -78,7 +80,7 @@ public final class GaugeSearch {
     /** The way with the fewest screws raised, then with the least work for hands; raising only what may be. */
     public Optional<Arrangement> find(String setting, Situation from, Predicate<String> mayRaise) {
         Setting sought = unit.setting(setting);
-        double value = from.settings().getOrDefault(setting, sought.present());
+        double value = unit.at(from).setting(setting);
         Optional<Arrangement> plain = best(candidates(sought, value), sought, value, from, mayRaise);
         return plain.isPresent() || !loadsToo ? plain : best(loaded(sought, value), sought, value, from, mayRaise);
     }
@@ -110,7 +112,7 @@ public final class GaugeSearch {
             s = s.withGear(g.getKey(), g.getValue());
         }
         Situation there = s;
-        return solve(there)
+        return model.solve(there)
                 .filter(state -> sight.shows(sought, state))
                 .map(state -> new Arrangement(sought.id(), there, state, sight.gauges(sought, state), before.lifted()))
                 .filter(a -> !a.gauges().isEmpty());
@@ -121,7 +123,8 @@ public final class GaugeSearch {
         Setting sought = unit.setting(full.setting());
         return hands.openers(full.situation()).stream()
                 .flatMap(load -> loading.degrees(full.situation(), load))
-                .flatMap(s -> solve(s)
+                .flatMap(s -> model
+                        .solve(s)
                         .filter(bearable)
                         .filter(state -> sight.shows(sought, state))
                         .map(state ->
@@ -134,12 +137,12 @@ public final class GaugeSearch {
     /** Who has a setting's line where hands would let it be seen best; empty where nobody does. */
     public Optional<String> holder(String setting, Situation from) {
         Setting sought = unit.setting(setting);
-        double value = from.settings().getOrDefault(setting, sought.present());
+        double value = unit.at(from).setting(setting);
         return candidates(sought, value).stream()
                 .map(c -> loading.stand(sought, c, from).orElseGet(() -> hands.apply(c.way(), from)))
                 .findFirst()
                 .or(() -> Optional.of(from))
-                .flatMap(this::solve)
+                .flatMap(model::solve)
                 .flatMap(s -> s.limiterOf(sought.line()));
     }
 
@@ -150,12 +153,12 @@ public final class GaugeSearch {
     }
 
     private List<Hands.Candidate> candidates(Setting sought, double value) {
-        return known.computeIfAbsent(sought.id(), id -> discover(sought, value));
+        return plain.computeIfAbsent(new Sought(sought, value), s -> discover(sought, value));
     }
 
     /** Where it shows without flow but can't be given the gauge so, a load opened by degrees may help. */
     private List<Hands.Candidate> loaded(Setting sought, double value) {
-        return knownLoaded.computeIfAbsent(sought.id(), id -> {
+        return loaded.computeIfAbsent(new Sought(sought, value), s -> {
             List<Hands.Candidate> found = new ArrayList<>();
             if (!sight.needsFlow(sought)) {
                 discover(sought, aside(sought, value), true, found);
@@ -201,7 +204,7 @@ public final class GaugeSearch {
         return hands.plain().stream()
                 .limit(MOST_TRIED)
                 .filter(c -> loading.stand(sought, c, others)
-                        .flatMap(this::solve)
+                        .flatMap(model::solve)
                         .filter(state -> sight.has(sought, sought.line(), state))
                         .isPresent())
                 .findFirst();
@@ -218,7 +221,7 @@ public final class GaugeSearch {
                 return;
             }
             Optional<SteadyState> state =
-                    loading.stand(sought, candidate, others).flatMap(this::solve);
+                    loading.stand(sought, candidate, others).flatMap(model::solve);
             if (state.isPresent()
                     && sight.shows(sought, state.get())
                     && !sight.gauges(sought, state.get()).isEmpty()) {
@@ -227,14 +230,5 @@ public final class GaugeSearch {
                 found++;
             }
         }
-    }
-
-    /** From the cold guess each time, so that an answer does not depend on what was asked before; the same is asked often. */
-    public Optional<SteadyState> solve(Situation s) {
-        if (solved.size() > MOST_KEPT) {
-            solved.clear();
-        }
-        return solved.computeIfAbsent(
-                s, asked -> solver.steady(network.conditions(asked)).answer());
     }
 }

@@ -1,10 +1,11 @@
 package earlygate.gauge;
 
+import earlygate.curve.Bisection;
+import earlygate.solve.Model;
 import earlygate.solve.SteadyState;
 import earlygate.unit.Setting;
 import earlygate.unit.Situation;
 import java.util.Optional;
-import java.util.function.Function;
 import java.util.function.ToDoubleFunction;
 import java.util.stream.DoubleStream;
 import java.util.stream.Stream;
@@ -17,12 +18,12 @@ final class Loading {
 
     private final Hands hands;
     private final Observability sight;
-    private final Function<Situation, Optional<SteadyState>> solver;
+    private final Model model;
 
-    Loading(Hands hands, Observability sight, Function<Situation, Optional<SteadyState>> solver) {
+    Loading(Hands hands, Observability sight, Model model) {
         this.hands = hands;
         this.sight = sight;
-        this.solver = solver;
+        this.model = model;
     }
 
     /** The candidate's hands put on a situation, its load opened as this setting needs it. */
@@ -41,7 +42,7 @@ final class Loading {
         double off = Double.POSITIVE_INFINITY;
         for (double opening : DEGREES) {
             Situation at = load.at(s, opening);
-            Optional<SteadyState> state = solver.apply(at);
+            Optional<SteadyState> state = model.solve(at);
             if (state.isEmpty()) {
                 continue;
             }
@@ -54,7 +55,7 @@ final class Loading {
             }
             if (measure.isPresent() && by > 0) {
                 Optional<Situation> exact = between(s, load, measure.get(), low, opening);
-                return exact.flatMap(solver)
+                return exact.flatMap(model::solve)
                                 .filter(x -> sight.shows(sought, x)
                                         && !sight.gauges(sought, x).isEmpty())
                                 .isPresent()
@@ -74,20 +75,13 @@ final class Loading {
 
     private Optional<Situation> between(
             Situation s, Hands.Opener load, ToDoubleFunction<SteadyState> measure, double from, double to) {
-        double low = from;
-        double high = to;
-        for (int i = 0; i < 20; i++) {
-            double mid = (low + high) / 2;
-            Optional<SteadyState> found = solver.apply(load.at(s, mid));
-            if (found.isEmpty()) {
-                return Optional.empty();
-            }
-            if (measure.applyAsDouble(found.get()) < 0) {
-                low = mid;
-            } else {
-                high = mid;
-            }
-        }
-        return Optional.of(load.at(s, Math.round(high * 1e4) / 1e4));
+        return Bisection.zero(
+                        from,
+                        to,
+                        20,
+                        at -> model.solve(load.at(s, at)).stream()
+                                .mapToDouble(measure)
+                                .findFirst())
+                .map(opening -> load.at(s, Math.round(opening.above() * 1e4) / 1e4));
     }
 }

@@ -69,7 +69,7 @@ final class Observability {
         }
         if (plain(sought)) {
             UnloadingValve v = (UnloadingValve) unit.partOf(sought.id());
-            double transfer = s.settings().getOrDefault(sought.id(), sought.present()) + TRANSFER * v.bandPa();
+            double transfer = unit.at(s).setting(sought.id()) + TRANSFER * v.bandPa();
             return Optional.of(state -> transfer - state.pressure(v.pilot()));
         }
         return Optional.empty();

@@ -1,6 +1,7 @@
 package earlygate.gauge;
 
 import earlygate.explain.Value.Kind;
+import earlygate.solve.Model;
 import earlygate.solve.SteadyState;
 import earlygate.unit.Driver;
 import earlygate.unit.Engine;
@@ -42,15 +43,15 @@ public final class RateSearch {
     public record Seen(
             Situation situation, SteadyState state, String instrument, Kind quantity, double reads, double tolerance) {}
 
-    private final GaugeSearch search;
+    private final Model model;
     private final PowerUnit unit;
     private final Hands hands;
     private final Predicate<SteadyState> safe;
 
     /** @param safe no line above its rating, no drive above its own */
-    public RateSearch(GaugeSearch search, Predicate<SteadyState> safe) {
-        this.search = search;
-        this.unit = search.unit();
+    public RateSearch(Model model, Predicate<SteadyState> safe) {
+        this.model = model;
+        this.unit = model.unit();
         this.hands = new Hands(unit);
         this.safe = safe;
     }
@@ -82,7 +83,7 @@ public final class RateSearch {
     }
 
     private Optional<Seen> seen(RateTarget t, Situation s, List<String> loads) {
-        Optional<SteadyState> state = search.solve(s).filter(safe);
+        Optional<SteadyState> state = model.solve(s).filter(safe);
         if (state.isEmpty() || !decides(t, state.get())) {
             return Optional.empty();
         }
@@ -90,11 +91,11 @@ public final class RateSearch {
             return fixed(t, s, state.get());
         }
         Setting x = unit.setting(t.setting());
-        double stands = s.settings().getOrDefault(x.id(), x.present());
+        double stands = unit.at(s).setting(x.id());
         double low = x.screw().clamp(stands * (1 - NUDGE));
         double high = x.screw().clamp(stands * (1 + NUDGE));
-        Optional<SteadyState> below = search.solve(s.withSetting(x.id(), low));
-        Optional<SteadyState> above = search.solve(s.withSetting(x.id(), high));
+        Optional<SteadyState> below = model.solve(s.withSetting(x.id(), low));
+        Optional<SteadyState> above = model.solve(s.withSetting(x.id(), high));
         if (below.isEmpty() || above.isEmpty() || high - low < NUDGE * t.value()) {
             return Optional.empty();
         }

@@ -1,6 +1,6 @@
 package earlygate.judge;
 
-import earlygate.unit.PowerUnit;
+import earlygate.solve.Model;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -21,7 +21,7 @@ final class CrackWatch {
     /** After an inward turn the line takes so long to come up again. */
     private static final double QUIET_S = 1.5;
 
-    private final PowerUnit unit;
+    private final Model model;
     private final Watch.AtHand sought;
     private final List<double[]> samples = new ArrayList<>();
     private final List<ReliefPlace.Turned> turns = new ArrayList<>();
@@ -33,8 +33,8 @@ final class CrackWatch {
     private Optional<CrackSearch> found = Optional.empty();
     private Optional<ReliefPlace> place = Optional.empty();
 
-    CrackWatch(PowerUnit unit, Watch.AtHand sought) {
-        this.unit = unit;
+    CrackWatch(Model model, Watch.AtHand sought) {
+        this.model = model;
         this.sought = sought;
     }
 
@@ -90,7 +90,7 @@ final class CrackWatch {
     }
 
     private Optional<ReliefPlace> placed(ReliefPlace.Stream stream, CrackSearch crack) {
-        return ReliefPlace.of(unit, sought.situation(), sought.setting(), stream, List.copyOf(turns), crack);
+        return ReliefPlace.of(model, sought.situation(), sought.setting(), stream, List.copyOf(turns), crack);
     }
 
     /** What the gauge stood at before the first turn. */

@@ -1,20 +1,20 @@
 package earlygate.judge;
 
+import earlygate.curve.Bisection;
 import earlygate.judge.Watch.AtHand;
-import earlygate.network.Network;
-import earlygate.solve.Solver;
+import earlygate.solve.Model;
 import earlygate.solve.SteadyState;
 import earlygate.unit.Electric;
 import earlygate.unit.PowerUnit;
 import earlygate.unit.Setting;
 import earlygate.unit.Situation;
-import earlygate.unit.TestPoint;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalDouble;
 
 /**
  * Who has a gauge at the readings as they are: of every valve and control that could hold it, where it would have to stand
@@ -49,14 +49,15 @@ public record Holder(String setting, double standsPa, double misfit, Map<String,
      * @param reads what its gauge reads
      * @param others what other instruments read at the same time, by test point and driver
      */
-    public static List<Holder> of(PowerUnit unit, AtHand hand, double reads, Map<String, Double> others) {
-        return of(unit, hand, reads, others, Followed.Misfit.NONE);
+    public static List<Holder> of(Model model, AtHand hand, double reads, Map<String, Double> others) {
+        return of(model, hand, reads, others, Followed.Misfit.NONE);
     }
 
     /** @param followed what the last turns say for and against the screw at hand */
     static List<Holder> of(
-            PowerUnit unit, AtHand hand, double reads, Map<String, Double> others, Followed.Misfit followed) {
-        Machine machine = new Machine(unit, hand.gauge());
+            Model model, AtHand hand, double reads, Map<String, Double> others, Followed.Misfit followed) {
+        PowerUnit unit = model.unit();
+        Machine machine = new Machine(model, hand.gauge());
         List<Setting> pressures =
                 unit.settings().stream().filter(Setting::isPressure).toList();
         List<Holder> holders = new ArrayList<>();
@@ -68,7 +69,7 @@ public record Holder(String setting, double standsPa, double misfit, Map<String,
         // Who is kept from holding it by others that should stand lower has it where those stand higher.
         List<Setting> lower = holders.stream()
                 .map(h -> unit.setting(h.setting()))
-                .filter(s -> should(hand, s) < OUT_OF_THE_WAY * reads)
+                .filter(s -> should(unit, hand, s) < OUT_OF_THE_WAY * reads)
                 .toList();
         barred.forEach(s -> machine.holder(hand, s, lower, reads, others).ifPresent(holders::add));
         return holders.stream()
@@ -89,16 +90,16 @@ public record Holder(String setting, double standsPa, double misfit, Map<String,
     }
 
     /** By how much it stands elsewhere than it should, in what that is known to; the screw that is turned may stand anywhere. */
-    private static double astray(AtHand hand, Setting s, double at) {
+    private static double astray(PowerUnit unit, AtHand hand, Setting s, double at) {
         if (s.id().equals(hand.setting())) {
             return 0;
         }
-        double should = should(hand, s);
+        double should = should(unit, hand, s);
         return (at - should) / (ASTRAY * should + ASTRAY_PA);
     }
 
-    private static double should(AtHand hand, Setting s) {
-        return hand.situation().settings().getOrDefault(s.id(), s.present());
+    private static double should(PowerUnit unit, AtHand hand, Setting s) {
+        return unit.at(hand.situation()).setting(s.id());
     }
 
     private static Map<String, Double> shows(PowerUnit unit, SteadyState state) {
@@ -119,16 +120,13 @@ public record Holder(String setting, double standsPa, double misfit, Map<String,
     /** Where a setting would have to stand; empty where the gauge can't come to that by it. */
     private static final class Machine {
         private final PowerUnit unit;
-        private final Network network;
-        private final Solver solver;
+        private final Model model;
         private final String line;
 
-        Machine(PowerUnit unit, String gauge) {
-            this.unit = unit;
-            network = new Network(unit);
-            solver = new Solver(network);
-            TestPoint at = unit.testPoint(gauge);
-            line = at.line();
+        Machine(Model model, String gauge) {
+            this.model = model;
+            unit = model.unit();
+            line = unit.testPoint(gauge).line();
         }
 
         /** @param lower others that stand out of its way, higher than they should */
@@ -137,7 +135,7 @@ public record Holder(String setting, double standsPa, double misfit, Map<String,
             double misfit = 0;
             for (Setting l : lower) {
                 free = free.withSetting(l.id(), OUT_OF_THE_WAY * reads);
-                misfit += square(astray(hand, l, OUT_OF_THE_WAY * reads));
+                misfit += square(astray(unit, hand, l, OUT_OF_THE_WAY * reads));
             }
             if (!s.id().equals(hand.setting())) {
                 // Whoever else has it, the screw at hand is out of its way.
@@ -145,13 +143,14 @@ public record Holder(String setting, double standsPa, double misfit, Map<String,
                         hand.setting(), unit.setting(hand.setting()).screw().maxPa());
             }
             Optional<Double> at = standing(free, s, reads);
-            Optional<SteadyState> state = at.isEmpty() ? Optional.empty() : solve(free.withSetting(s.id(), at.get()));
+            Optional<SteadyState> state =
+                    at.isEmpty() ? Optional.empty() : model.solve(free.withSetting(s.id(), at.get()));
             double before = misfit;
             return state.filter(
                             x -> x.limiterOf(line).map(h -> h.equals(s.id())).orElse(true))
                     .map(x -> {
                         Map<String, Double> shows = shows(unit, x);
-                        double off = square(astray(hand, s, at.get())) + off(shows, others);
+                        double off = square(astray(unit, hand, s, at.get())) + off(shows, others);
                         return new Holder(s.id(), at.get(), before + off, shows);
                     });
         }
@@ -168,12 +167,10 @@ public record Holder(String setting, double standsPa, double misfit, Map<String,
             return x * x;
         }
 
-        Optional<SteadyState> solve(Situation s) {
-            return solver.steady(network.conditions(s)).answer();
-        }
-
         private double reads(Situation s, String setting, double at) {
-            return solve(s.withSetting(setting, at)).map(x -> x.pressure(line)).orElse(Double.NaN);
+            return model.solve(s.withSetting(setting, at))
+                    .map(x -> x.pressure(line))
+                    .orElse(Double.NaN);
         }
 
         Optional<Double> standing(Situation s, Setting setting, double reads) {
@@ -184,19 +181,8 @@ public record Holder(String setting, double standsPa, double misfit, Map<String,
             if (!(least <= reads && reads <= most && most - least > FOLLOWS_PA)) {
                 return Optional.empty();
             }
-            for (int i = 0; i < HALVINGS; i++) {
-                double middle = (low + high) / 2;
-                double there = reads(s, setting.id(), middle);
-                if (Double.isNaN(there)) {
-                    return Optional.empty();
-                }
-                if (there < reads) {
-                    low = middle;
-                } else {
-                    high = middle;
-                }
-            }
-            return Optional.of((low + high) / 2);
+            return Bisection.zero(low, high, HALVINGS, at -> OptionalDouble.of(reads(s, setting.id(), at) - reads))
+                    .map(Bisection::middle);
         }
     }
 }

@@ -1,7 +1,6 @@
 package earlygate.judge;
 
-import earlygate.network.Network;
-import earlygate.solve.Solver;
+import earlygate.solve.Model;
 import earlygate.solve.SteadyState;
 import earlygate.unit.Electric;
 import earlygate.unit.PowerUnit;
@@ -52,7 +51,7 @@ public record ReliefPlace(double settingPa, double low, double high) {
 
     /** Empty where the model has no answer, or nothing but this relief holds its line. */
     public static Optional<ReliefPlace> of(
-            PowerUnit unit, Situation situation, String relief, Stream stream, List<Turned> turns, CrackSearch crack) {
+            Model model, Situation situation, String relief, Stream stream, List<Turned> turns, CrackSearch crack) {
         double end = stream.times()[stream.times().length - 1];
         double from = Math.max(crack.atS() + QUIET_S, restsFrom(turns, end));
         Level now = level(stream.times(), stream.pa(), from, end);
@@ -63,7 +62,10 @@ public record ReliefPlace(double settingPa, double low, double high) {
         });
         Level fall = new Level(crack.held() - now.mean(), Math.hypot(now.error(), crack.heldError()));
         return of(
-                unit, situation, relief, new Fallen(crack.held(), fall, rise, past -> prior(past, turns, crack.atS())));
+                model,
+                situation,
+                relief,
+                new Fallen(crack.held(), fall, rise, past -> prior(past, turns, crack.atS())));
     }
 
     /** What is believed of it before its gauge is read: where an earlier fall found it, and what it was turned since. */
@@ -77,7 +79,7 @@ public record ReliefPlace(double settingPa, double low, double high) {
      * @param believed empty where nothing is known but that a hand stopped soon after the crack
      */
     public static Optional<ReliefPlace> ofReadings(
-            PowerUnit unit,
+            Model model,
             Situation situation,
             String relief,
             double held,
@@ -85,11 +87,11 @@ public record ReliefPlace(double settingPa, double low, double high) {
             double error,
             Optional<Believed> believed) {
         Level fall = new Level(held - now, error * Math.sqrt(2));
-        double slope = unit.setting(relief).screw().paPerTurn();
+        double slope = model.unit().setting(relief).screw().paPerTurn();
         DoubleUnaryOperator prior =
                 past -> believed.map(b -> -0.5 * Math.pow((held - past * slope - b.settingPa()) / b.errorPa(), 2))
                         .orElseGet(() -> prior(past, List.of(), 0));
-        return of(unit, situation, relief, new Fallen(held, fall, Optional.empty(), prior));
+        return of(model, situation, relief, new Fallen(held, fall, Optional.empty(), prior));
     }
 
     /** Standard deviation that its bounds stand for, Pa. */
@@ -97,23 +99,21 @@ public record ReliefPlace(double settingPa, double low, double high) {
         return (high - low) / 4;
     }
 
-    private static Optional<ReliefPlace> of(PowerUnit unit, Situation situation, String relief, Fallen fallen) {
+    private static Optional<ReliefPlace> of(Model model, Situation situation, String relief, Fallen fallen) {
+        PowerUnit unit = model.unit();
         Setting setting = unit.setting(relief);
-        Network network = new Network(unit);
-        Solver solver = new Solver(network);
         Situation shut = situation.withSetting(relief, setting.screw().maxPa());
-        Optional<SteadyState> first = solve(network, solver, shut);
+        Optional<SteadyState> first = model.solve(shut);
         Optional<String> holder = first.flatMap(s -> s.limiterOf(setting.line()));
         if (holder.isEmpty() || holder.get().equals(relief)) {
             return Optional.empty();
         }
         // The holder really stands where it held the gauge.
-        double stands = shut.settings()
-                        .getOrDefault(holder.get(), unit.setting(holder.get()).present())
+        double stands = unit.at(shut).setting(holder.get())
                 + fallen.held()
                 - first.get().pressure(setting.line());
         Situation held = shut.withSetting(holder.get(), stands);
-        Optional<SteadyState> before = solve(network, solver, held);
+        Optional<SteadyState> before = model.solve(held);
         if (before.isEmpty()) {
             return Optional.empty();
         }
@@ -128,7 +128,7 @@ public record ReliefPlace(double settingPa, double low, double high) {
             // Finer near the crack.
             double past = most * Math.pow((i + 0.5) / POINTS, 1.7);
             setAt[i] = fallen.held() - past;
-            Optional<SteadyState> at = solve(network, solver, held.withSetting(relief, setAt[i]));
+            Optional<SteadyState> at = model.solve(held.withSetting(relief, setAt[i]));
             weight[i] = at.isEmpty()
                     ? Double.NEGATIVE_INFINITY
                     : Math.log(width(i, most))
@@ -184,10 +184,6 @@ public record ReliefPlace(double settingPa, double low, double high) {
     private static double fits(Level measured, double model) {
         double sd = Math.hypot(measured.error(), MODEL * model);
         return -0.5 * Math.pow((measured.mean() - model) / sd, 2) - Math.log(sd);
-    }
-
-    private static Optional<SteadyState> solve(Network network, Solver solver, Situation s) {
-        return solver.steady(network.conditions(s)).answer();
     }
 
     private static double current(PowerUnit unit, SteadyState s) {

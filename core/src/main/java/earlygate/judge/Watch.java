@@ -1,5 +1,6 @@
 package earlygate.judge;
 
+import earlygate.solve.Model;
 import earlygate.unit.Electric;
 import earlygate.unit.PowerUnit;
 import earlygate.unit.Situation;
@@ -60,6 +61,7 @@ public final class Watch {
     /** @param pa by test point; {@code amps} by driver, engines left out; {@code sinceStopS} since the last drive stopped */
     public record Sample(double timeS, Map<String, Double> pa, Map<String, Double> amps, OptionalDouble sinceStopS) {}
 
+    private final Model model;
     private final PowerUnit unit;
     private final Map<String, Settled> settled = new LinkedHashMap<>();
     private final Map<String, Swing> swings = new LinkedHashMap<>();
@@ -72,8 +74,9 @@ public final class Watch {
     /** A screw was turned since this is sought: what stood higher before shows nothing by it. */
     private boolean turned;
 
-    public Watch(PowerUnit unit) {
-        this.unit = unit;
+    public Watch(Model model) {
+        this.model = model;
+        this.unit = model.unit();
         moved();
     }
 
@@ -160,7 +163,7 @@ public final class Watch {
             turned = false;
         }
         if (other || !same || now.cracks() != sought.cracks()) {
-            crack = now.atHand().filter(h -> now.cracks()).map(h -> new CrackWatch(unit, h));
+            crack = now.atHand().filter(h -> now.cracks()).map(h -> new CrackWatch(model, h));
         }
         sought = now;
         if (other || !same) {
@@ -237,7 +240,7 @@ public final class Watch {
         Map<String, Double> others = new LinkedHashMap<>(stand);
         double reads = others.remove(hand.gauge());
         return Holder.of(
-                unit,
+                model,
                 hand,
                 reads,
                 others,

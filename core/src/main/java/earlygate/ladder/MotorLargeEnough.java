@@ -1,5 +1,6 @@
 package earlygate.ladder;
 
+import earlygate.curve.Bisection;
 import earlygate.explain.Reason;
 import earlygate.ladder.Finding.Severity;
 import earlygate.ladder.Finding.Suggestion;
@@ -106,20 +107,13 @@ final class MotorLargeEnough implements Rule {
     /** Highest whole-bar setting that the motor stands; load grows with it, so bisection finds it, or the model fails. */
     private static Optional<Suggestion> offer(
             String setting, double from, Driver motor, DoubleFunction<OptionalDouble> load) {
-        double low = 0;
-        double high = from;
-        for (int i = 0; i < 20; i++) {
-            double mid = (low + high) / 2;
-            OptionalDouble at = load.apply(mid);
-            if (at.isEmpty()) {
-                return Optional.empty();
-            }
-            if (at.getAsDouble() <= motor.serviceFactor()) {
-                low = mid;
-            } else {
-                high = mid;
-            }
-        }
-        return Optional.of(new Suggestion.SetTarget(setting, Stage.floorBar(low)));
+        return Bisection.zero(
+                        0,
+                        from,
+                        20,
+                        at -> load.apply(at).stream()
+                                .map(l -> l - motor.serviceFactor())
+                                .findFirst())
+                .map(limit -> new Suggestion.SetTarget(setting, Stage.floorBar(limit.below())));
     }
 }

@@ -2,8 +2,7 @@ package earlygate.ladder;
 
 import static earlygate.quantity.Si.BAR;
 
-import earlygate.network.Network;
-import earlygate.solve.Solver;
+import earlygate.solve.Model;
 import earlygate.solve.SteadyState;
 import earlygate.target.GapSchool;
 import earlygate.unit.Accumulator;
@@ -23,15 +22,9 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 
 /** What every rule looks at: the unit with its settings at target, and the model to ask for figures. */
-record Stage(PowerUnit unit, GapSchool gaps, Network network, Paths paths, Paths unhindered, List<Target> schematic) {
+record Stage(PowerUnit unit, GapSchool gaps, Model model, Paths paths, Paths unhindered, List<Target> schematic) {
     Stage(PowerUnit unit, GapSchool gaps, List<Target> schematic) {
-        this(
-                unit,
-                gaps,
-                new Network(unit),
-                new Paths(unit),
-                new Paths(unit, c -> !(c instanceof FlowControl)),
-                schematic);
+        this(unit, gaps, Model.of(unit), new Paths(unit), new Paths(unit, c -> !(c instanceof FlowControl)), schematic);
     }
 
     /** A relief and a compensator that act on the same line, both with a target. */
@@ -144,7 +137,7 @@ record Stage(PowerUnit unit, GapSchool gaps, Network network, Paths paths, Paths
     }
 
     Optional<SteadyState> solve(Situation situation) {
-        return Solver.solve(network, situation).answer();
+        return model.solve(situation);
     }
 
     /**

@@ -2,7 +2,6 @@ package earlygate.planner;
 
 import earlygate.audit.Audit;
 import earlygate.explain.Reason;
-import earlygate.gauge.GaugeSearch;
 import earlygate.plan.AsFound;
 import earlygate.plan.Phase;
 import earlygate.plan.Plan;
@@ -17,6 +16,7 @@ import earlygate.planner.script.Setter;
 import earlygate.planner.script.Site;
 import earlygate.planner.script.WarmUp;
 import earlygate.planner.search.Course;
+import earlygate.solve.Model;
 import earlygate.unit.PowerUnit;
 import earlygate.unit.Pump;
 import earlygate.unit.Screw;
@@ -54,32 +54,27 @@ public final class Planner {
         if (!unfit.isEmpty()) {
             return SchoolPlans.refused(unit, unfit);
         }
-        GaugeSearch search = new GaugeSearch(unit);
-        Course course = new Course(unit, search, sections);
-        Optional<List<Course.Leg>> legs = course.derive();
-        if (legs.isEmpty()) {
+        Model model = Model.of(unit);
+        Course course = Course.of(model, sections);
+        if (course.legs().isEmpty()) {
             return SchoolPlans.refused(unit, course.stuck());
         }
         List<Plan> plans = SchoolPlans.open(unit).stream()
-                .map(s -> one(unit, search, course, legs.get(), s, asFound))
+                .map(s -> one(course, s, asFound))
                 .toList();
-        return new SchoolPlans(unit, asFound, plans, course.told(legs.get()));
+        return new SchoolPlans(unit, asFound, plans, course.told());
     }
 
     /** A unit that can't be run as it stands is planned with its screws backed out first, and counted. */
-    private static Plan one(
-            PowerUnit unit, GaugeSearch search, Course course, List<Course.Leg> legs, School school, AsFound asFound) {
-        Plan plan = written(unit, search, course, legs, school, asFound);
-        return asFound == AsFound.COUNT || plan.refused().isEmpty()
-                ? plan
-                : written(unit, search, course, legs, school, AsFound.COUNT);
+    private static Plan one(Course course, School school, AsFound asFound) {
+        Plan plan = written(course, school, asFound);
+        return asFound == AsFound.COUNT || plan.refused().isEmpty() ? plan : written(course, school, AsFound.COUNT);
     }
 
-    private static Plan written(
-            PowerUnit unit, GaugeSearch search, Course course, List<Course.Leg> legs, School school, AsFound asFound) {
+    private static Plan written(Course course, School school, AsFound asFound) {
         boolean read = asFound == AsFound.READ;
         ToDoubleFunction<Setting> start = s -> course.start(s, school == School.LEAD_WITH_RELIEF);
-        Site site = Site.of(unit, search);
+        Site site = Site.of(course.search());
         Preliminaries before = new Preliminaries(site);
         before.paper();
         before.makeSafe();
@@ -90,7 +85,7 @@ public final class Planner {
             new AsFoundReadings(site).write();
             before.startPositions(start);
         }
-        Setter setter = new Setter(site, school, legs);
+        Setter setter = new Setter(site, school, course.legs().orElseThrow());
         setter.set();
         setter.lock();
         Closing after = new Closing(site);
@@ -98,7 +93,7 @@ public final class Planner {
         after.handOver();
         List<Phase> phases = site.script().phases();
         List<Plan.Refusal> refused = site.rehearsal().refused.isEmpty()
-                ? audited(unit, new Plan(school, Reason.of("plan.why.none"), phases, List.of(), List.of()))
+                ? audited(site.model(), new Plan(school, Reason.of("plan.why.none"), phases, List.of(), List.of()))
                 : site.rehearsal().refused;
         List<Plan.Comparison> cost =
                 List.of(site.script().comparison(school, refused.stream().findFirst()));
@@ -110,8 +105,8 @@ public final class Planner {
     }
 
     /** What an auditor who shares nothing with this but the solver holds against it. */
-    private static List<Plan.Refusal> audited(PowerUnit unit, Plan plan) {
-        return Audit.of(unit, plan).stream()
+    private static List<Plan.Refusal> audited(Model model, Plan plan) {
+        return Audit.of(model, plan).stream()
                 .map(v -> new Plan.Refusal(
                         "audit-" + v.point().key(),
                         v.step(),

@@ -1,15 +1,13 @@
 package earlygate.run;
 
-import earlygate.gauge.GaugeSearch;
 import earlygate.judge.Holder;
 import earlygate.judge.NextTurn;
 import earlygate.judge.ReliefPlace;
 import earlygate.judge.ReliefPlace.Believed;
 import earlygate.judge.Slope;
 import earlygate.judge.Watch.AtHand;
-import earlygate.network.Network;
 import earlygate.plan.Step;
-import earlygate.solve.Solver;
+import earlygate.solve.Model;
 import earlygate.solve.SteadyState;
 import earlygate.unit.PowerUnit;
 import earlygate.unit.Situation;
@@ -40,8 +38,7 @@ public final class Answers {
 
     private record Drawn(String step, String drive, double reads) {}
 
-    private final PowerUnit unit;
-    private final Network network;
+    private final Model model;
     private final Map<String, Optional<GaugeCurve>> curves = new HashMap<>();
     private final Map<Asked, Carry.Shifted> shifted = new HashMap<>();
     private final Map<Asked, Optional<Double>> slopes = new HashMap<>();
@@ -52,14 +49,16 @@ public final class Answers {
     private final Map<Reads, List<Holder>> holders = new HashMap<>();
 
     public Answers(PowerUnit unit) {
-        this.unit = unit;
-        this.network = new Network(unit);
+        this.model = Model.forDays(unit);
+    }
+
+    Model model() {
+        return model;
     }
 
     /** Empty where the model has no answer or the gauge never follows the step's screw. */
     synchronized Optional<GaugeCurve> curve(Step step) {
-        // A search of its own each time: it keeps its answers, and a run stays open for days.
-        return curves.computeIfAbsent(step.id(), id -> GaugeCurve.of(new GaugeSearch(unit), step));
+        return curves.computeIfAbsent(step.id(), id -> GaugeCurve.of(model, step));
     }
 
     /** The step with settings standing where they were measured, Pa. */
@@ -93,11 +92,11 @@ public final class Answers {
 
     /** Where a relief stands whose gauge held one pressure and fell to another, Pa; each read by eye. */
     synchronized Optional<ReliefPlace> stands(Step step, double held, double now, Optional<Believed> believed) {
-        double error = byEye(unit.testPoint(step.goal().orElseThrow().testPoint()));
+        double error = byEye(model.unit().testPoint(step.goal().orElseThrow().testPoint()));
         return kept(
                 places,
                 new Fell(step.situation(), step.setting().orElseThrow(), held, now, believed),
-                f -> ReliefPlace.ofReadings(unit, f.at(), f.relief(), f.held(), f.now(), error, f.believed()));
+                f -> ReliefPlace.ofReadings(model, f.at(), f.relief(), f.held(), f.now(), error, f.believed()));
     }
 
     /** Who could hold the gauge of the screw at hand at a reading, the likeliest first. */
@@ -105,7 +104,7 @@ public final class Answers {
         return kept(
                 holders,
                 new Reads(hand, reads, Map.copyOf(others)),
-                r -> Holder.of(unit, r.hand(), r.reads(), r.others()));
+                r -> Holder.of(model, r.hand(), r.reads(), r.others()));
     }
 
     private static <K, V> V kept(Map<K, V> memo, K key, Function<K, V> computed) {
@@ -121,6 +120,6 @@ public final class Answers {
     }
 
     Optional<SteadyState> solve(Situation s) {
-        return new Solver(network).steady(network.conditions(s)).answer();
+        return model.solve(s);
     }
 }

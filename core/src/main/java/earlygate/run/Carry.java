@@ -204,7 +204,7 @@ final class Carry {
     }
 
     private double value(Situation s, String setting) {
-        return s.settings().getOrDefault(setting, unit.setting(setting).present());
+        return unit.at(s).setting(setting);
     }
 
     private static Situation situation(Step step, Map<String, Double> moved) {

@@ -50,15 +50,17 @@ public record CurveTaken(
                             record.leftOut(e.seq()).isPresent()))
                     .toList();
             Situation left = AsLeft.in(run, step.situation());
-            Optional<Fit> fit = read.isEmpty() ? Optional.empty() : Optional.of(fit(run.unit(), c, left, read));
+            Optional<Fit> fit = read.isEmpty() ? Optional.empty() : Optional.of(fit(run, c, left, read));
             return new CurveTaken(c, left, events, read, fit, SteadyFlow.of(c, read, meterError(run.unit(), c)));
         });
     }
 
-    private static Fit fit(PowerUnit unit, Curve c, Situation left, List<CurvePoint> read) {
+    private static Fit fit(RunState run, Curve c, Situation left, List<CurvePoint> read) {
+        PowerUnit unit = run.unit();
         double gauges = unit.testPoint(c.gauge()).errorPa()
                 + c.signal().map(unit::testPoint).map(t -> t.errorPa()).orElse(0.0);
-        return CurveFit.of(unit, left, c.kind(), c.subject(), read, new Fit.Instruments(gauges, meterError(unit, c)));
+        return CurveFit.of(
+                run.model(), left, c.kind(), c.subject(), read, new Fit.Instruments(gauges, meterError(unit, c)));
     }
 
     /** The rig's thermometer, else the last that was read, while it counts. */

@@ -2,9 +2,9 @@ package earlygate.run;
 
 import static earlygate.quantity.Si.BAR;
 
-import earlygate.gauge.GaugeSearch;
 import earlygate.plan.Goal;
 import earlygate.plan.Step;
+import earlygate.solve.Model;
 import earlygate.solve.SteadyState;
 import earlygate.unit.Setting;
 import earlygate.unit.TestPoint;
@@ -37,14 +37,14 @@ public record GaugeCurve(
     private record Point(double setting, double reading, Optional<String> holder) {}
 
     /** Empty where the model has no answer or the gauge never follows. */
-    static Optional<GaugeCurve> of(GaugeSearch search, Step step) {
-        Setting s = search.unit().setting(step.setting().orElseThrow());
+    static Optional<GaugeCurve> of(Model model, Step step) {
+        Setting s = model.unit().setting(step.setting().orElseThrow());
         Goal.Measured goal = step.measured().orElseThrow();
         List<Point> points = new ArrayList<>();
         for (int i = 0; i <= POINTS; i++) {
             double at = s.screw().minPa() + (s.screw().maxPa() - s.screw().minPa()) * i / POINTS;
-            search.solve(step.situation().withSetting(s.id(), at))
-                    .ifPresent(state -> points.add(point(search, goal, at, state)));
+            model.solve(step.situation().withSetting(s.id(), at))
+                    .ifPresent(state -> points.add(point(model, goal, at, state)));
         }
         int first = -1;
         int last = -1;
@@ -86,11 +86,11 @@ public record GaugeCurve(
         return holder.filter(h -> !h.equals(self));
     }
 
-    private static Point point(GaugeSearch search, Goal goal, double at, SteadyState state) {
-        TestPoint gauge = search.unit().testPoint(goal.testPoint());
+    private static Point point(Model model, Goal goal, double at, SteadyState state) {
+        TestPoint gauge = model.unit().testPoint(goal.testPoint());
         double reading = state.pressure(gauge.line())
                 - goal.minus()
-                        .map(m -> state.pressure(search.unit().testPoint(m).line()))
+                        .map(m -> state.pressure(model.unit().testPoint(m).line()))
                         .orElse(0.0);
         return new Point(at, reading, state.limiterOf(gauge.line()));
     }

@@ -22,6 +22,7 @@ import earlygate.run.RunEvent.StepDone;
 import earlygate.run.RunEvent.Stopped;
 import earlygate.run.RunEvent.Struck;
 import earlygate.run.RunEvent.Turned;
+import earlygate.solve.Model;
 import earlygate.unit.PowerUnit;
 import java.time.Instant;
 import java.util.HashMap;
@@ -178,6 +179,11 @@ public final class RunState {
             }
         }
         screws.forget();
+    }
+
+    /** The model of its unit. */
+    public Model model() {
+        return answers.model();
     }
 
     public PowerUnit unit() {

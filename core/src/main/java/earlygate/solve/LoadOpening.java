@@ -1,5 +1,6 @@
 package earlygate.solve;
 
+import earlygate.curve.Bisection;
 import java.util.Optional;
 import java.util.function.DoubleFunction;
 
@@ -14,20 +15,14 @@ public final class LoadOpening {
      * @return 0 to 1, near 0 where the line never comes so high; empty where wide open is not wide enough, or nothing solves
      */
     public static Optional<Double> until(DoubleFunction<Optional<SteadyState>> opened, String line, double pressurePa) {
-        double low = 0;
-        double high = 1;
-        for (int i = 0; i < HALVINGS; i++) {
-            double mid = (low + high) / 2;
-            Optional<SteadyState> s = opened.apply(mid);
-            if (s.isEmpty()) {
-                return Optional.empty();
-            }
-            if (s.get().pressure(line) > pressurePa) {
-                low = mid;
-            } else {
-                high = mid;
-            }
-        }
-        return high < 1 ? Optional.of(high) : Optional.empty();
+        return Bisection.zero(
+                        0,
+                        1,
+                        HALVINGS,
+                        at -> opened.apply(at).stream()
+                                .mapToDouble(s -> pressurePa - s.pressure(line))
+                                .findFirst())
+                .map(Bisection::above)
+                .filter(opening -> opening < 1);
     }
 }

@@ -2,7 +2,6 @@ package earlygate.solve;
 
 import earlygate.network.ComponentState;
 import earlygate.network.Conditions;
-import earlygate.network.Network;
 import earlygate.unit.Situation;
 import java.util.ArrayList;
 import java.util.List;
@@ -34,12 +33,10 @@ public record Recording(List<Sample> samples) {
      * @throws IllegalStateException when even steps of a nanosecond find no balance
      */
     public static Recording of(
-            Network network, Situation start, double seconds, double stepS, List<Event> events, int most) {
-        Transient machine = new Transient(network);
-        Conditions c = network.conditions(start);
-        if (new Solver(network).steady(c) instanceof Outcome.Converged steady) {
-            machine.restore(steady.state(), c);
-        }
+            Model model, Situation start, double seconds, double stepS, List<Event> events, int most) {
+        Transient machine = model.inMotion();
+        Conditions c = model.network().conditions(start);
+        model.solve(start).ifPresent(steady -> machine.restore(steady, c));
         List<Sample> samples = new ArrayList<>();
         int steps = (int) Math.ceil(seconds / stepS - 1e-9);
         int every = Math.max(1, (steps + most - 1) / most);
@@ -50,7 +47,7 @@ public record Recording(List<Sample> samples) {
                 c.replace(events.get(next++).now());
             }
             machine.advance(c, stepS);
-            c.oil(c.oil() + stepS * machine.heat() / network.unit().fluid().heatCapacity());
+            c.oil(c.oil() + stepS * machine.heat() / model.unit().fluid().heatCapacity());
             if (i % every == 0 || i == steps) {
                 samples.add(sample(i * stepS, machine, c));
             }

@@ -4,6 +4,7 @@ import earlygate.explain.Reason;
 import earlygate.gauge.Arrangement;
 import earlygate.gauge.GaugeSearch;
 import earlygate.gauge.Stated;
+import earlygate.solve.Model;
 import earlygate.solve.SteadyState;
 import earlygate.unit.PowerUnit;
 import earlygate.unit.Pump;
@@ -45,7 +46,7 @@ public record TargetSheet(List<Entry> settings, List<String> missing) {
     public static TargetSheet of(PowerUnit drawn, GapSchool gaps, Map<String, Double> measured) {
         Map<String, Derivation.Derived> derived = Derivation.of(drawn, gaps);
         PowerUnit unit = Derivation.completed(drawn, gaps);
-        GaugeSearch search = new GaugeSearch(unit);
+        GaugeSearch search = new GaugeSearch(Model.of(unit));
         Situation base = Stated.targets(unit);
         for (Map.Entry<String, Double> m : measured.entrySet()) {
             base = base.withSetting(m.getKey(), m.getValue());
@@ -140,8 +141,10 @@ public record TargetSheet(List<Entry> settings, List<String> missing) {
         private List<Read> around(Arrangement reach) {
             Situation s = reach.situation();
             double at = s.settings().get(target.setting());
-            Optional<SteadyState> low = search.solve(s.withSetting(target.setting(), at - target.tolerancePa()));
-            Optional<SteadyState> high = search.solve(s.withSetting(target.setting(), at + target.tolerancePa()));
+            Optional<SteadyState> low =
+                    search.model().solve(s.withSetting(target.setting(), at - target.tolerancePa()));
+            Optional<SteadyState> high =
+                    search.model().solve(s.withSetting(target.setting(), at + target.tolerancePa()));
             if (low.isEmpty() || high.isEmpty()) {
                 return List.of();
             }

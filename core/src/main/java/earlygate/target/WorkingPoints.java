@@ -6,6 +6,7 @@ import earlygate.gauge.Stated;
 import earlygate.network.ComponentState.DriverState;
 import earlygate.network.ComponentState.PumpState;
 import earlygate.quantity.Keyed;
+import earlygate.solve.Model;
 import earlygate.solve.SteadyState;
 import earlygate.unit.Driver;
 import earlygate.unit.Positioned;
@@ -53,7 +54,7 @@ public final class WorkingPoints {
 
     private WorkingPoints(PowerUnit unit) {
         this.unit = unit;
-        search = new GaugeSearch(unit);
+        search = new GaugeSearch(Model.of(unit));
         base = Stated.targets(unit);
     }
 
@@ -83,7 +84,7 @@ public final class WorkingPoints {
         Situation s = open;
         return unit.all(Pump.class).stream()
                 .findFirst()
-                .flatMap(p -> search.solve(s).map(state -> point(Kind.NO_LOAD, "", p.outlet(), 0, s, state)));
+                .flatMap(p -> search.model().solve(s).map(state -> point(Kind.NO_LOAD, "", p.outlet(), 0, s, state)));
     }
 
     /** The line held at what the work needs, valves as they let most oil get there. */
@@ -91,8 +92,9 @@ public final class WorkingPoints {
         Optional<Point> best = Optional.empty();
         for (Situation s : ways()) {
             Situation held = s.withPressure(work.line(), work.pressurePa());
-            Optional<Point> found =
-                    search.solve(held).map(state -> point(Kind.WORK, work.id(), work.line(), work.flow(), held, state));
+            Optional<Point> found = search.model()
+                    .solve(held)
+                    .map(state -> point(Kind.WORK, work.id(), work.line(), work.flow(), held, state));
             if (found.isPresent()
                     && (best.isEmpty() || found.get().flow() > best.get().flow() + 1e-7)) {
                 best = found;

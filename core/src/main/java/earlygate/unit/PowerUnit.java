@@ -159,6 +159,10 @@ public final class PowerUnit {
         return settings;
     }
 
+    public SetUp at(Situation situation) {
+        return new SetUp(this, situation);
+    }
+
     public PowerUnit withTargets(List<Target> other) {
         return new PowerUnit(tag, name, drawing, fluid, lines, components, testPoints, other, work, extras);
     }

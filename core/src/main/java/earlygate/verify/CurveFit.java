@@ -2,6 +2,7 @@ package earlygate.verify;
 
 import earlygate.explain.Reason;
 import earlygate.judge.Verdict.Grade;
+import earlygate.solve.Model;
 import earlygate.unit.Component;
 import earlygate.unit.PowerUnit;
 import earlygate.unit.Pump;
@@ -41,7 +42,8 @@ public final class CurveFit {
      * @param points in any order; those that are struck stay in the answer and out of the fit
      */
     public static Fit of(
-            PowerUnit unit, Situation situation, Kind kind, String subject, List<CurvePoint> points, Instruments with) {
+            Model model, Situation situation, Kind kind, String subject, List<CurvePoint> points, Instruments with) {
+        PowerUnit unit = model.unit();
         Optional<Component> part = unit.components().stream()
                 .filter(c -> c.id().equals(subject))
                 .filter(c -> suits(c, kind))
@@ -59,17 +61,17 @@ public final class CurveFit {
         }
         return switch (kind) {
             case RELIEF -> ReliefFit.of(unit, situation, (ReliefValve) part.get(), points, with);
-            case MARGIN -> MarginFit.of(unit, situation, (Pump) part.get(), points, with);
-            case PUMP, LIMITER -> pump(unit, situation, kind, (Pump) part.get(), points, with);
+            case MARGIN -> MarginFit.of(model, situation, (Pump) part.get(), points, with);
+            case PUMP, LIMITER -> pump(model, situation, kind, (Pump) part.get(), points, with);
         };
     }
 
     private static Fit pump(
-            PowerUnit unit, Situation situation, Kind kind, Pump pump, List<CurvePoint> read, Instruments with) {
-        return PumpPoints.of(unit, situation, pump, read, with)
+            Model model, Situation situation, Kind kind, Pump pump, List<CurvePoint> read, Instruments with) {
+        return PumpPoints.of(model, situation, pump, read, with)
                 .map(points -> kind == Kind.PUMP
                         ? PumpFit.of(pump, situation, points, with)
-                        : LimiterFit.of(unit, situation, pump, points, with))
+                        : LimiterFit.of(model.unit(), situation, pump, points, with))
                 .orElseGet(() -> new Fit.Not(
                         "situation", Reason.of("verify.fit.no-model").name("pump", pump.id())));
     }

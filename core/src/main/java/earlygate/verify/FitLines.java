@@ -2,8 +2,8 @@ package earlygate.verify;
 
 import static earlygate.quantity.Si.BAR;
 
+import earlygate.solve.Model;
 import earlygate.unit.Control;
-import earlygate.unit.PowerUnit;
 import earlygate.unit.Pump;
 import earlygate.unit.Situation;
 import java.util.ArrayList;
@@ -23,20 +23,20 @@ public record FitLines(List<Point> expected, List<Point> fitted) {
     public record Point(double pressurePa, double flow) {}
 
     /** @param highestPa to which pressure they are drawn */
-    public static FitLines of(PowerUnit unit, Situation situation, Fit.Found fit, double highestPa) {
+    public static FitLines of(Model model, Situation situation, Fit.Found fit, double highestPa) {
         return switch (fit.kind()) {
             case RELIEF -> relief(fit);
             case MARGIN -> new FitLines(List.of(), List.of());
-            case PUMP, LIMITER -> pump(unit, situation, (Pump) unit.component(fit.subject()), fit, highestPa);
+            case PUMP, LIMITER -> pump(model, situation, (Pump) model.unit().component(fit.subject()), fit, highestPa);
         };
     }
 
     /** What the model expects of a pump, before anything is read. */
-    public static List<Point> expected(PowerUnit unit, Situation situation, Pump pump, double highestPa) {
-        return line(new HeldPump(unit, pump, situation), OptionalDouble.empty(), highestPa);
+    public static List<Point> expected(Model model, Situation situation, Pump pump, double highestPa) {
+        return line(new HeldPump(model, pump, situation), OptionalDouble.empty(), highestPa);
     }
 
-    private static FitLines pump(PowerUnit unit, Situation situation, Pump pump, Fit.Found fit, double highestPa) {
+    private static FitLines pump(Model model, Situation situation, Pump pump, Fit.Found fit, double highestPa) {
         Situation found = situation;
         found = with(found, fit, "cut-off", Control.COMPENSATOR.of(pump.id()));
         found = with(found, fit, "limit", Control.POWER_LIMITER.of(pump.id()));
@@ -44,7 +44,8 @@ public record FitLines(List<Point> expected, List<Point> fitted) {
                 .mapToDouble(e -> e.value() / pump.ratedPressure())
                 .findFirst();
         return new FitLines(
-                expected(unit, situation, pump, highestPa), line(new HeldPump(unit, pump, found), leakage, highestPa));
+                expected(model, situation, pump, highestPa),
+                line(new HeldPump(model, pump, found), leakage, highestPa));
     }
 
     private static Situation with(Situation s, Fit.Found fit, String key, String setting) {

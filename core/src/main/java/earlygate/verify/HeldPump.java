@@ -3,8 +3,7 @@ package earlygate.verify;
 import earlygate.curve.PumpCurve;
 import earlygate.curve.Viscosity;
 import earlygate.network.ComponentState.PumpState;
-import earlygate.network.Network;
-import earlygate.solve.Solver;
+import earlygate.solve.Model;
 import earlygate.solve.SteadyState;
 import earlygate.unit.Fluid;
 import earlygate.unit.PowerUnit;
@@ -15,16 +14,16 @@ import java.util.Optional;
 /** A pump whose outlet is held at a pressure: what the model says it delivers, how fast it turns and what has its stroke. */
 final class HeldPump {
     private final PowerUnit unit;
+    private final Model model;
     private final Pump pump;
     private final Situation situation;
-    private final Network network;
     private final Viscosity viscosity;
 
-    HeldPump(PowerUnit unit, Pump pump, Situation situation) {
-        this.unit = unit;
+    HeldPump(Model model, Pump pump, Situation situation) {
+        this.model = model;
+        this.unit = model.unit();
         this.pump = pump;
         this.situation = situation;
-        this.network = new Network(unit);
         Fluid f = unit.fluid();
         this.viscosity = Viscosity.of(f.viscosity40(), f.viscosityIndex());
     }
@@ -49,7 +48,7 @@ final class HeldPump {
         if (point.signalPa().isPresent() && pump.loadSense().isPresent()) {
             s = s.withPressure(pump.loadSense().get().signal(), point.signalPa().getAsDouble());
         }
-        return Solver.solve(network, s).answer().flatMap(this::of);
+        return model.solve(s).flatMap(this::of);
     }
 
     private Optional<At> of(SteadyState state) {

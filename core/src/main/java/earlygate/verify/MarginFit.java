@@ -7,7 +7,7 @@ import static earlygate.verify.Fit.Region.STRUCK;
 import earlygate.explain.Reason;
 import earlygate.explain.Value;
 import earlygate.judge.Verdict;
-import earlygate.unit.PowerUnit;
+import earlygate.solve.Model;
 import earlygate.unit.Pump;
 import earlygate.unit.Situation;
 import earlygate.unit.Target;
@@ -34,10 +34,10 @@ final class MarginFit {
     private MarginFit() {}
 
     /** @param withSignal the two gauges' errors, summed */
-    static Fit of(PowerUnit unit, Situation situation, Pump pump, List<CurvePoint> points, Instruments withSignal) {
+    static Fit of(Model model, Situation situation, Pump pump, List<CurvePoint> points, Instruments withSignal) {
         Pump.LoadSense control = pump.loadSense().orElseThrow();
-        double stands = situation.settings().getOrDefault(pump.loadSenseId(), control.marginPa());
-        HeldPump model = new HeldPump(unit, pump, situation);
+        double stands = model.unit().at(situation).setting(pump.loadSenseId());
+        HeldPump held = new HeldPump(model, pump, situation);
         List<Placed> placed = new ArrayList<>();
         List<Double> margins = new ArrayList<>();
         for (CurvePoint p : points) {
@@ -45,11 +45,11 @@ final class MarginFit {
             if (p.signalPa().isEmpty()) {
                 return new Fit.Not(at + ".signalBar", Reason.of("verify.fit.no-signal"));
             }
-            Optional<HeldPump.At> m = model.at(p, p.pressurePa());
+            Optional<HeldPump.At> m = held.at(p, p.pressurePa());
             if (m.isEmpty()) {
                 return new Fit.Not("situation", Reason.of("verify.fit.no-model").name("pump", pump.id()));
             }
-            double stroke = (p.flow() + model.leakage() * m.get().leakScale() * p.pressurePa())
+            double stroke = (p.flow() + held.leakage() * m.get().leakScale() * p.pressurePa())
                     / m.get().full();
             double apart = p.pressurePa() - p.signalPa().getAsDouble();
             double expected = stands - control.bandPa() * Math.min(1, stroke);
@@ -69,7 +69,7 @@ final class MarginFit {
         }
         Estimate margin = LeastSquares.mean(
                 margins.stream().mapToDouble(Double::doubleValue).toArray());
-        Optional<Target> target = unit.target(pump.loadSenseId());
+        Optional<Target> target = model.unit().target(pump.loadSenseId());
         Verdict v = Verdict.of(
                 margin.value(),
                 target.map(Target::pressurePa).orElse(stands),

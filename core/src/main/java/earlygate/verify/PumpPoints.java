@@ -7,8 +7,8 @@ import static earlygate.verify.Fit.Region.LIMITED;
 import static earlygate.verify.Fit.Region.STRUCK;
 
 import earlygate.quantity.Si;
+import earlygate.solve.Model;
 import earlygate.unit.Control;
-import earlygate.unit.PowerUnit;
 import earlygate.unit.Pump;
 import earlygate.unit.Situation;
 import earlygate.verify.Fit.Instruments;
@@ -42,9 +42,9 @@ final class PumpPoints {
     final HeldPump model;
     private final List<Point> points = new ArrayList<>();
 
-    private PumpPoints(PowerUnit unit, Situation situation, Pump pump) {
+    private PumpPoints(Model unitModel, Situation situation, Pump pump) {
         this.pump = pump;
-        this.model = new HeldPump(unit, pump, situation);
+        this.model = new HeldPump(unitModel, pump, situation);
     }
 
     /** A point and what the model says of it. */
@@ -78,8 +78,8 @@ final class PumpPoints {
 
     /** Empty where the model has no answer to one of them: the pump stands, or has no oil. */
     static Optional<PumpPoints> of(
-            PowerUnit unit, Situation situation, Pump pump, List<CurvePoint> read, Instruments with) {
-        PumpPoints placed = new PumpPoints(unit, situation, pump);
+            Model model, Situation situation, Pump pump, List<CurvePoint> read, Instruments with) {
+        PumpPoints placed = new PumpPoints(model, situation, pump);
         for (CurvePoint p : read) {
             Optional<HeldPump.At> at = placed.model.at(p, p.pressurePa());
             if (at.isEmpty()) {

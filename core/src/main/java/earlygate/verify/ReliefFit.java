@@ -63,7 +63,7 @@ final class ReliefFit {
         if (line.slope().high() < 0) {
             return new Fit.Not("points", Reason.of("verify.fit.pressure-falls").flow("flow", most));
         }
-        double stands = situation.settings().getOrDefault(valve.id(), valve.settingPa());
+        double stands = unit.at(situation).setting(valve.id());
         List<Parameter> found = new ArrayList<>();
         found.add(pressure("cracking", line.intercept(), stands));
         found.add(pressure("override", line.slope().mapped(0, valve.ratedFlow()), valve.overridePa()));

@@ -8,13 +8,21 @@ import static earlygate.quantity.Si.BAR;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import earlygate.fixture.Units;
+import earlygate.solve.Model;
 import earlygate.unit.PowerUnit;
 import earlygate.unit.Situation;
 import earlygate.unit.Target;
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.List;
 import java.util.Optional;
+import java.util.Random;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.MethodSource;
 
 /** Which gauge shows which setting of the demo units, and in which situation; the answers by a technician, by hand. */
 class GaugeSearchTest {
@@ -46,7 +54,7 @@ class GaugeSearchTest {
     @Test
     void withoutLeaveToRaiseAHiddenSettingStaysHidden() {
         PowerUnit unit = lg07();
-        GaugeSearch search = new GaugeSearch(unit);
+        GaugeSearch search = new GaugeSearch(Model.of(unit));
         assertThat(search.find("RV1", Stated.targets(unit), none -> false)).isEmpty();
         assertThat(search.find("RV1", Stated.targets(unit), "P1.compensator"::equals))
                 .isPresent();
@@ -85,18 +93,44 @@ class GaugeSearchTest {
     @Test
     void fullFlowTargetsCrackLower() {
         PowerUnit unit = demo("PL-01");
-        GaugeSearch search = new GaugeSearch(unit);
+        GaugeSearch search = new GaugeSearch(Model.of(unit));
         Target target = unit.target("RV1").orElseThrow();
         double crack = search.settingFor(target, Stated.targets(unit), any -> true);
         Situation at = Stated.targets(unit).withSetting("RV1", crack);
-        assertThat(search.solve(at).orElseThrow().pressure("P")).isCloseTo(target.pressurePa(), within(0.2 * BAR));
+        assertThat(search.model().solve(at).orElseThrow().pressure("P"))
+                .isCloseTo(target.pressurePa(), within(0.2 * BAR));
         assertThat(crack).isLessThan(target.pressurePa() - 8 * BAR);
         PowerUnit stiff = unit("PL-01", component("RV1", "overrideBar", 5));
-        double higher = new GaugeSearch(stiff).settingFor(target, Stated.targets(stiff), any -> true);
+        double higher = new GaugeSearch(Model.of(stiff)).settingFor(target, Stated.targets(stiff), any -> true);
         assertThat(higher).isGreaterThan(crack);
     }
 
+    static Stream<PowerUnit> units() {
+        return Stream.concat(
+                Units.DEMO.stream().map(Units::demo),
+                Units.strangerDocument("orders").propertyStream().map(e -> Units.stranger(e.getKey())));
+    }
+
+    /** Low settings asked before, other settings asked before, in whatever order: each answer is what a new search says. */
+    @ParameterizedTest
+    @MethodSource("units")
+    void anAnswerDoesNotDependOnTheQuestionsBefore(PowerUnit unit) {
+        Model model = Model.of(unit);
+        GaugeSearch asked = new GaugeSearch(model);
+        List<Target> targets = new ArrayList<>(unit.targets());
+        Collections.shuffle(targets, new Random(unit.tag().hashCode()));
+        for (Target t : targets) {
+            Situation low = Stated.targets(unit).withSetting(t.setting(), 0.4 * t.pressurePa());
+            asked.find(t.setting(), low, any -> !any.equals(t.setting()));
+        }
+        for (Target t : targets) {
+            assertThat(asked.find(t.setting(), Stated.targets(unit), any -> !any.equals(t.setting())))
+                    .as("%s of %s", t.setting(), unit.tag())
+                    .isEqualTo(find(unit, t.setting()));
+        }
+    }
+
     private static Optional<Arrangement> find(PowerUnit unit, String setting) {
-        return new GaugeSearch(unit).find(setting, Stated.targets(unit), any -> !any.equals(setting));
+        return new GaugeSearch(Model.of(unit)).find(setting, Stated.targets(unit), any -> !any.equals(setting));
     }
 }

@@ -3,6 +3,7 @@ package earlygate.judge;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import earlygate.solve.Model;
 import earlygate.unit.PowerUnit;
 import earlygate.unit.file.SituationFile;
 import earlygate.unit.file.UnitFile;
@@ -46,7 +47,7 @@ class CrackExamplesTest {
                         x.get("t").asDouble(), x.get("turns").asDouble())));
         PowerUnit unit = ((UnitFile.Reading.Read) UnitFile.read(ask.get("unit"))).unit();
         ReliefPlace place = ReliefPlace.of(
-                        unit,
+                        Model.of(unit),
                         SituationFile.read(unit, ask.get("situation"), new ArrayList<>()),
                         ask.get("setting").asString(),
                         new ReliefPlace.Stream(t, pa, amps),

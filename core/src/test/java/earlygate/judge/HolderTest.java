@@ -8,6 +8,7 @@ import static org.assertj.core.api.Assertions.within;
 
 import earlygate.judge.Watch.AtHand;
 import earlygate.network.Network;
+import earlygate.solve.Model;
 import earlygate.solve.Solver;
 import earlygate.solve.SteadyState;
 import earlygate.unit.PowerUnit;
@@ -41,7 +42,7 @@ class HolderTest {
         SteadyState state = solved(lg, really);
         Map<String, Double> others =
                 withCurrent ? Map.of("M1", state.driver("M1").current()) : Map.of();
-        return Holder.of(lg, hand(deadhead, "P1.compensator", "G1"), state.pressure("P"), others);
+        return Holder.of(Model.of(lg), hand(deadhead, "P1.compensator", "G1"), state.pressure("P"), others);
     }
 
     @Test
@@ -96,7 +97,7 @@ class HolderTest {
         Followed followed = new Followed(lg.testPoint("G1"));
         followed.turned(165 * BAR, turns);
         AtHand pump = hand(deadhead, "P1.compensator", "G1");
-        return Holder.of(lg, pump, then * BAR, Map.of(), followed.at(then * BAR, TWENTY_A_TURN));
+        return Holder.of(Model.of(lg), pump, then * BAR, Map.of(), followed.at(then * BAR, TWENTY_A_TURN));
     }
 
     /** 20 bar a turn, known to a tenth; the gauge repeats to 0.3 of its error and 0.3 % of what it reads. By hand. */
@@ -131,8 +132,8 @@ class HolderTest {
             SteadyState really = solved(lg, deadhead.withSetting("RV1", relief).withSetting("P1.compensator", pump));
             double reads = really.pressure("P") + 1.2 * BAR * chance.nextGaussian();
             double amps = really.driver("M1").current() + 0.3 * chance.nextGaussian();
-            List<Holder> named =
-                    Holder.alike(Holder.of(lg, hand(deadhead, "P1.compensator", "G1"), reads, Map.of("M1", amps)));
+            List<Holder> named = Holder.alike(
+                    Holder.of(Model.of(lg), hand(deadhead, "P1.compensator", "G1"), reads, Map.of("M1", amps)));
             String holds = really.limiterOf("P").orElseThrow();
             alone += named.size() == 1 ? 1 : 0;
             wrong += !named.isEmpty()
@@ -148,7 +149,7 @@ class HolderTest {
 
     @Test
     void whatNoValveCouldHoldIsHeldByNone() {
-        assertThat(Holder.of(lg, hand(deadhead, "P1.compensator", "G1"), 0.5 * BAR, Map.of()))
+        assertThat(Holder.of(Model.of(lg), hand(deadhead, "P1.compensator", "G1"), 0.5 * BAR, Map.of()))
                 .isEmpty();
     }
 
@@ -163,7 +164,7 @@ class HolderTest {
                 .withSetting("RX", 105 * BAR)
                 .withSetting("RY", 105 * BAR);
         double reads = solved(sw, east).pressure("X");
-        List<Holder> all = Holder.of(sw, hand(east, "RX", "GX"), reads, Map.of());
+        List<Holder> all = Holder.of(Model.of(sw), hand(east, "RX", "GX"), reads, Map.of());
         assertThat(all.get(0).setting()).isEqualTo("RX");
         assertThat(all).extracting(Holder::setting).doesNotContain("RY");
     }

@@ -1,5 +1,6 @@
 package earlygate.judge;
 
+import earlygate.solve.Model;
 import earlygate.unit.PowerUnit;
 import earlygate.unit.Situation;
 import earlygate.unit.file.UnitFile;
@@ -205,7 +206,7 @@ final class ReliefMachine {
                 ? turns.stream().map(t -> new ReliefPlace.Turned(t[0], t[1])).toList()
                 : List.of();
         return ReliefPlace.of(
-                unit,
+                Model.of(unit),
                 Situation.AS_THE_FILE.withOil(313.15),
                 "RV1",
                 new ReliefPlace.Stream(

@@ -7,6 +7,7 @@ import static org.assertj.core.api.Assertions.within;
 import earlygate.judge.Watch.AtHand;
 import earlygate.judge.Watch.Moment;
 import earlygate.judge.Watch.Sought;
+import earlygate.solve.Model;
 import earlygate.unit.PowerUnit;
 import earlygate.unit.Situation;
 import java.util.Map;
@@ -21,7 +22,7 @@ class WatchTest {
     private static final double RATE = 10;
 
     private final PowerUnit unit = lg07();
-    private final Watch watch = new Watch(unit);
+    private final Watch watch = new Watch(Model.of(unit));
     private final Random noise = new Random(4);
     private double now;
 

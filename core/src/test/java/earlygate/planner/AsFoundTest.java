@@ -13,6 +13,7 @@ import earlygate.plan.Move;
 import earlygate.plan.Plan;
 import earlygate.plan.Step;
 import earlygate.plan.Step.Demand;
+import earlygate.solve.Model;
 import earlygate.unit.PowerUnit;
 import java.util.List;
 import java.util.stream.Stream;
@@ -44,7 +45,7 @@ class AsFoundTest {
     void nothingIsTurnedBeforeTheLastIsReadAndTheOrderStaysTheSame(PowerUnit unit) {
         Plan plan = plan(unit);
         assertThat(plan.refused()).isEmpty();
-        assertThat(Audit.of(unit, plan)).isEmpty();
+        assertThat(Audit.of(Model.of(unit), plan)).isEmpty();
         assertThat(plan.settingOrder()).isEqualTo(Plans.of(unit).settingOrder());
         List<Step> steps = plan.steps();
         int firstTurn = steps.indexOf(

@@ -10,6 +10,7 @@ import earlygate.plan.Phase;
 import earlygate.plan.Plan;
 import earlygate.plan.School;
 import earlygate.plan.Step;
+import earlygate.solve.Model;
 import earlygate.unit.PowerUnit;
 import java.util.List;
 import java.util.Set;
@@ -32,7 +33,7 @@ class MutatedPlansTest {
     @MethodSource("good")
     void aGoodPlanPasses(String tag) {
         PowerUnit unit = unit(tag);
-        assertThat(Audit.of(unit, Plans.of(unit))).isEmpty();
+        assertThat(Audit.of(Model.of(unit), Plans.of(unit))).isEmpty();
     }
 
     static Stream<Arguments> broken() {
@@ -54,7 +55,8 @@ class MutatedPlansTest {
                 List.of(new Phase(Phase.Id.SET, steps, List.of())),
                 List.of(),
                 List.of());
-        Set<Point> found = Audit.of(unit, plan).stream().map(v -> v.point()).collect(Collectors.toSet());
+        Set<Point> found =
+                Audit.of(Model.of(unit), plan).stream().map(v -> v.point()).collect(Collectors.toSet());
         assertThat(found).contains(point);
     }
 

@@ -23,6 +23,7 @@ import earlygate.plan.Plan;
 import earlygate.plan.School;
 import earlygate.plan.Step;
 import earlygate.quantity.Si;
+import earlygate.solve.Model;
 import earlygate.unit.PowerUnit;
 import java.util.ArrayList;
 import java.util.List;
@@ -37,7 +38,7 @@ class RatesTest {
     private static Plan plan(PowerUnit unit) {
         Plan plan = Plans.of(unit);
         assertThat(plan.refused()).isEmpty();
-        assertThat(Audit.of(unit, plan)).isEmpty();
+        assertThat(Audit.of(Model.of(unit), plan)).isEmpty();
         return plan;
     }
 
@@ -169,7 +170,7 @@ class RatesTest {
         assertThat(test.expect().get(0).value() / Si.LPM).isCloseTo(12.3, within(0.1));
         assertThat(test.expect().get(0).low() / Si.LPM).as("of what is asked").isCloseTo(11.2, within(0.1));
         assertThat(test.expect().get(0).high() / Si.LPM).as("of what is asked").isCloseTo(12.8, within(0.1));
-        assertThat(Audit.of(read(unit), plan)).isEmpty();
+        assertThat(Audit.of(Model.of(read(unit)), plan)).isEmpty();
     }
 
     /** It lets 8 through by the sheet and 12 are asked: a reading of 8 must not pass for it. */
@@ -264,6 +265,6 @@ class RatesTest {
                 List.of(new Phase(Phase.Id.SET, steps, List.of())),
                 List.of(),
                 List.of());
-        return Audit.of(unit, broken).stream().map(Violation::point).toList();
+        return Audit.of(Model.of(unit), broken).stream().map(Violation::point).toList();
     }
 }

@@ -17,6 +17,7 @@ import earlygate.plan.Plan;
 import earlygate.plan.School;
 import earlygate.plan.Step;
 import earlygate.plan.Step.Kind;
+import earlygate.solve.Model;
 import earlygate.unit.PowerUnit;
 import java.util.ArrayList;
 import java.util.List;
@@ -39,7 +40,7 @@ class ReliefProofTest {
         Plan plan = Plans.of(unit);
         assertThat(plan.refused()).isEmpty();
         assertThat(plan.school()).isEqualTo(School.LEAD_WITH_PUMP);
-        assertThat(Audit.of(unit, plan)).isEmpty();
+        assertThat(Audit.of(Model.of(unit), plan)).isEmpty();
         Step lock = locks(plan);
         assertThat(lock.goal()).containsInstanceOf(Goal.Crack.class);
         assertThat(lock.moves())
@@ -77,7 +78,9 @@ class ReliefProofTest {
                 ChangedStep.moving(
                         steps.get(lock), List.of(steps.get(lock).moves().get(0))));
         steps.remove(below);
-        assertThat(Audit.of(unit, of(steps, plan))).extracting(Violation::point).contains(Point.SET_AND_LOCKED);
+        assertThat(Audit.of(Model.of(unit), of(steps, plan)))
+                .extracting(Violation::point)
+                .contains(Point.SET_AND_LOCKED);
     }
 
     private static Step locks(Plan plan) {

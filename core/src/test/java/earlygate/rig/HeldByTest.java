@@ -8,6 +8,7 @@ import earlygate.judge.Slope;
 import earlygate.judge.Watch;
 import earlygate.judge.Watch.AtHand;
 import earlygate.judge.Watch.Sought;
+import earlygate.solve.Model;
 import earlygate.unit.PowerUnit;
 import earlygate.unit.Situation;
 import java.util.List;
@@ -46,7 +47,7 @@ class HeldByTest {
      */
     private int walk(int seed, Roughness rough) {
         Rig rig = new Rig(unit, seed, rough);
-        Watch watch = new Watch(unit);
+        Watch watch = new Watch(Model.of(unit));
         Random chance = new Random(seed);
         Situation planned = Situation.AS_THE_FILE.withSetting("RV1", 176e5).withSetting("P1.compensator", 160e5);
         watch.seek(new Sought(

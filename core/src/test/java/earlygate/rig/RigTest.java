@@ -8,6 +8,7 @@ import static org.assertj.core.api.Assertions.within;
 
 import earlygate.judge.Slope;
 import earlygate.judge.Watch;
+import earlygate.solve.Model;
 import earlygate.unit.ElectricMotor;
 import earlygate.unit.PowerUnit;
 import earlygate.unit.Pump;
@@ -57,7 +58,7 @@ class RigTest {
         }
         double held = gauge(rig);
         Situation deadhead = Situation.AS_THE_FILE.withSetting("P1.compensator", held);
-        Watch watch = new Watch(unit);
+        Watch watch = new Watch(Model.of(unit));
         watch.seek(new Watch.Sought(
                 "RV1", Map.of(), 0, Optional.of(new Watch.AtHand("RV1", "G1", deadhead, Slope.ofData(20e5))), true));
         see(rig, watch, 8);

@@ -153,7 +153,7 @@ class TransientTest {
     void oilWarmsByTheHeatOfTheWork() {
         PowerUnit unit = lg07();
         List<Recording.Sample> samples = Recording.of(
-                        new Network(unit), Situation.AS_THE_FILE.withOpening("TV1", 0.7), 60, 0.01, List.of(), 100)
+                        Model.of(unit), Situation.AS_THE_FILE.withOpening("TV1", 0.7), 60, 0.01, List.of(), 100)
                 .samples();
         double warmed = samples.get(samples.size() - 1).oil() - samples.get(0).oil();
         double watts = samples.stream()

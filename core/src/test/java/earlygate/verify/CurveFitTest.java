@@ -7,6 +7,7 @@ import static org.assertj.core.api.Assertions.within;
 
 import earlygate.fixture.Units;
 import earlygate.judge.Verdict.Grade;
+import earlygate.solve.Model;
 import earlygate.unit.PowerUnit;
 import earlygate.verify.Fit.Instruments;
 import earlygate.verify.Fit.Kind;
@@ -122,7 +123,8 @@ class CurveFitTest {
         "LIMITER, P1, '100 60, 110 59, 120 58', verify.fit.subject-limiter",
     })
     void whatTellsNothingIsRefusedByName(Kind kind, String subject, String points, String code) {
-        Fit fit = CurveFit.of(Units.lg07(), CurveMachine.WARM, kind, subject, curve(points), Instruments.WITHOUT_ERROR);
+        Fit fit = CurveFit.of(
+                Model.of(Units.lg07()), CurveMachine.WARM, kind, subject, curve(points), Instruments.WITHOUT_ERROR);
         assertThat(fit)
                 .isInstanceOfSatisfying(
                         Fit.Not.class, n -> assertThat(n.why().code()).isEqualTo(code));
@@ -142,7 +144,8 @@ class CurveFitTest {
             for (Kind kind : Kind.values()) {
                 PowerUnit unit = Units.unit(kind == Kind.LIMITER ? "DR-09" : "NH-04", u -> {});
                 String subject = kind == Kind.RELIEF ? "RV1" : "P1";
-                Fit fit = CurveFit.of(unit, CurveMachine.WARM, kind, subject, points, Instruments.WITHOUT_ERROR);
+                Fit fit = CurveFit.of(
+                        Model.of(unit), CurveMachine.WARM, kind, subject, points, Instruments.WITHOUT_ERROR);
                 if (fit instanceof Fit.Found f) {
                     assertThat(f.parameters().stream()
                                     .flatMapToDouble(p -> DoubleStream.of(
@@ -155,7 +158,7 @@ class CurveFitTest {
 
     private static Fit.Found found(
             PowerUnit unit, Kind kind, String subject, List<CurvePoint> points, Instruments with) {
-        Fit fit = CurveFit.of(unit, CurveMachine.WARM, kind, subject, points, with);
+        Fit fit = CurveFit.of(Model.of(unit), CurveMachine.WARM, kind, subject, points, with);
         assertThat(fit).isInstanceOf(Fit.Found.class);
         return (Fit.Found) fit;
     }

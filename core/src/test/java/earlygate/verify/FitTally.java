@@ -1,5 +1,6 @@
 package earlygate.verify;
 
+import earlygate.solve.Model;
 import earlygate.unit.PowerUnit;
 import earlygate.verify.Fit.Instruments;
 import earlygate.verify.Fit.Kind;
@@ -21,7 +22,7 @@ public final class FitTally {
     }
 
     private void count(PowerUnit unit, Kind kind, String subject, List<CurvePoint> points, String key, double truth) {
-        Fit fit = CurveFit.of(unit, CurveMachine.WARM, kind, subject, points, Instruments.WITHOUT_ERROR);
+        Fit fit = CurveFit.of(Model.of(unit), CurveMachine.WARM, kind, subject, points, Instruments.WITHOUT_ERROR);
         if (!(fit instanceof Fit.Found f) || f.parameter(key).isEmpty()) {
             missing++;
             return;

@@ -131,7 +131,7 @@ final class BranchTest {
     }
 
     private double setting(ReducingValve v, Situation at) {
-        return at.settings().getOrDefault(v.id(), v.settingPa());
+        return site.unit().at(at).setting(v.id());
     }
 
     private Expect stands(ReducingValve v, TestPoint gauge) {

@@ -178,7 +178,7 @@ final class Curves {
         }
         boolean cutsOff = running(sweep.shut(), pump).inControl().equals(Optional.of(pump.compensatorId()));
         pump.compensator().filter(c -> cutsOff).ifPresent(c -> {
-            double s = sweep.set().settings().getOrDefault(pump.compensatorId(), c.settingPa());
+            double s = site.unit().at(sweep.set()).setting(pump.compensatorId());
             pressures.addAll(List.of(s - 0.6 * c.bandPa(), s - 0.3 * c.bandPa()));
         });
         List<Curve.Aim> aims = pressures.stream()

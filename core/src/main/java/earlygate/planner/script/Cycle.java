@@ -5,7 +5,6 @@ import static earlygate.explain.Reason.of;
 import earlygate.explain.Reason;
 import earlygate.explain.Value;
 import earlygate.network.Conditions;
-import earlygate.network.Network;
 import earlygate.plan.Expect;
 import earlygate.plan.Note;
 import earlygate.plan.Procedure;
@@ -46,7 +45,7 @@ final class Cycle {
 
     private void write(UnloadingValve v) {
         Rehearsal m = site.rehearsal();
-        double cutOut = m.situation.settings().getOrDefault(v.id(), v.settingPa());
+        double cutOut = unit.at(m.situation).setting(v.id());
         double cutIn = cutOut * (1 - v.differential().orElseThrow());
         Situation drawing = Charging.of(site, m.situation, v);
         m.go(drawing);
@@ -105,9 +104,8 @@ final class Cycle {
         if (start.isEmpty()) {
             return Optional.empty();
         }
-        Network network = new Network(unit);
-        Conditions c = network.conditions(at);
-        Transient machine = new Transient(network);
+        Conditions c = site.model().network().conditions(at);
+        Transient machine = site.model().inMotion();
         double near = 0.002 * to;
         try {
             machine.restore(start.get(), c);

@@ -28,9 +28,10 @@ public final class HandMoves {
         List<Reason> parts = new ArrayList<>();
         List<Reason> starts = new ArrayList<>();
         for (Driver d : unit.all(Driver.class)) {
-            if (!said.contains(d.id()) && running(from, d) != running(to, d)) {
-                (running(to, d) ? starts : parts)
-                        .add(Reason.of(running(to, d) ? "part.running" : "part.stopped")
+            if (!said.contains(d.id())
+                    && unit.at(from).isRunning(d) != unit.at(to).isRunning(d)) {
+                (unit.at(to).isRunning(d) ? starts : parts)
+                        .add(Reason.of(unit.at(to).isRunning(d) ? "part.running" : "part.stopped")
                                 .name("part", d.id()));
             }
         }
@@ -42,12 +43,12 @@ public final class HandMoves {
             }
         }
         for (Throttle t : unit.all(Throttle.class)) {
-            double then = opening(to, t);
-            if (!said.contains(t.id()) && Math.abs(opening(from, t) - then) > SAME_OPENING) {
+            double then = unit.at(to).opening(t);
+            if (!said.contains(t.id()) && Math.abs(unit.at(from).opening(t) - then) > SAME_OPENING) {
                 parts.add(opened(unit, t.id(), List.of(t.a(), t.b()), then, shows));
             }
         }
-        unit.all(Positioned.class).forEach(v -> valve(v, from, to, said, parts));
+        unit.all(Positioned.class).forEach(v -> valve(unit, v, from, to, said, parts));
         parts.addAll(starts);
         return parts;
     }
@@ -57,9 +58,9 @@ public final class HandMoves {
         List<Move> moves = new ArrayList<>();
         List<Move> starts = new ArrayList<>();
         for (Driver d : unit.all(Driver.class)) {
-            if (running(from, d) != running(to, d)) {
-                (running(to, d) ? starts : moves)
-                        .add(Move.of(running(to, d) ? Move.Kind.START : Move.Kind.STOP, d.id()));
+            if (unit.at(from).isRunning(d) != unit.at(to).isRunning(d)) {
+                (unit.at(to).isRunning(d) ? starts : moves)
+                        .add(Move.of(unit.at(to).isRunning(d) ? Move.Kind.START : Move.Kind.STOP, d.id()));
             }
         }
         for (String id : from.gear().keySet()) {
@@ -77,13 +78,13 @@ public final class HandMoves {
         });
         meters(from, to, moves);
         for (Throttle t : unit.all(Throttle.class)) {
-            if (Math.abs(opening(from, t) - opening(to, t)) > SAME_OPENING) {
-                moves.add(Move.open(t.id(), opening(to, t)));
+            if (Math.abs(unit.at(from).opening(t) - unit.at(to).opening(t)) > SAME_OPENING) {
+                moves.add(Move.open(t.id(), unit.at(to).opening(t)));
             }
         }
         for (Positioned v : unit.all(Positioned.class)) {
-            String then = to.positions().getOrDefault(v.id(), v.rest());
-            if (!from.positions().getOrDefault(v.id(), v.rest()).equals(then)) {
+            String then = unit.at(to).position(v);
+            if (!unit.at(from).position(v).equals(then)) {
                 moves.add(Move.shift(v.id(), then));
             }
         }
@@ -100,8 +101,8 @@ public final class HandMoves {
     public static List<Move> withScrews(PowerUnit unit, Situation from, Situation to) {
         List<Move> all = new ArrayList<>(moves(unit, from, to));
         for (Setting x : unit.settings()) {
-            double before = from.settings().getOrDefault(x.id(), x.present());
-            double now = to.settings().getOrDefault(x.id(), x.present());
+            double before = unit.at(from).setting(x.id());
+            double now = unit.at(to).setting(x.id());
             if (before != now) {
                 all.add(Move.turn(
                         x.id(), Site.sixteenths((now - before) / x.screw().paPerTurn())));
@@ -192,20 +193,11 @@ public final class HandMoves {
                 : Reason.of("part.opening").name("part", valve).ratio("opening", opening);
     }
 
-    private static void valve(Positioned v, Situation from, Situation to, Set<String> said, List<Reason> parts) {
-        String then = to.positions().getOrDefault(v.id(), v.rest());
-        if (!said.contains(v.id())
-                && !from.positions().getOrDefault(v.id(), v.rest()).equals(then)) {
+    private static void valve(
+            PowerUnit unit, Positioned v, Situation from, Situation to, Set<String> said, List<Reason> parts) {
+        String then = unit.at(to).position(v);
+        if (!said.contains(v.id()) && !unit.at(from).position(v).equals(then)) {
             parts.add(Reason.of("part.position").name("part", v.id()).name("position", v.word(then)));
         }
-    }
-
-    private static boolean running(Situation s, Driver d) {
-        Situation.Drive drive = s.drivers().get(d.id());
-        return drive == null || drive.running();
-    }
-
-    private static double opening(Situation s, Throttle t) {
-        return s.openings().getOrDefault(t.id(), t.atRest());
     }
 }

@@ -5,7 +5,6 @@ import static earlygate.quantity.Si.BAR;
 
 import earlygate.explain.Value;
 import earlygate.network.Conditions;
-import earlygate.network.Network;
 import earlygate.plan.Expect;
 import earlygate.plan.Procedure;
 import earlygate.plan.Step.Kind;
@@ -69,9 +68,8 @@ final class HoldTest {
 
     /** Pa after so long; empty where the model finds no way there. */
     private OptionalDouble left(Situation set, SteadyState start, TestPoint gauge, double seconds) {
-        Network network = new Network(unit);
-        Conditions c = network.conditions(set);
-        Transient machine = new Transient(network);
+        Conditions c = site.model().network().conditions(set);
+        Transient machine = site.model().inMotion();
         machine.restore(start, c);
         unit.all(Driver.class).forEach(d -> c.running(d.id(), false));
         try {

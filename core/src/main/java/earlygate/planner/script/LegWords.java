@@ -31,7 +31,7 @@ final class LegWords {
                 .withSetting(
                         arrangement.setting(),
                         unit.setting(arrangement.setting()).screw().maxPa());
-        return site.search()
+        return site.model()
                 .solve(up)
                 .flatMap(s -> s.limiterOf(gauge.line()))
                 .filter(id -> !id.equals(arrangement.setting()));

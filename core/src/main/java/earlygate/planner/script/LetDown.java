@@ -7,6 +7,7 @@ import earlygate.network.Network;
 import earlygate.plan.Move;
 import earlygate.plan.Step.Demand;
 import earlygate.plan.Step.Kind;
+import earlygate.solve.Model;
 import earlygate.solve.Transient;
 import earlygate.unit.Line;
 import earlygate.unit.Positioned;
@@ -72,7 +73,7 @@ final class LetDown {
         }
         m.go(m.situation.centred(unit));
         site.script().arrange(Set.of());
-        for (String line : left(unit, ways)) {
+        for (String line : left(site.model(), ways)) {
             site.script()
                     .step(Kind.CHECK, of("plan.drain").name("line", line))
                     .why(of("plan.why.drain").name("line", line))
@@ -86,7 +87,7 @@ final class LetDown {
     /** Each pump line that empties by itself is waited for. */
     private static void fallsFirst(Site site, Situation open) {
         PowerUnit unit = site.unit();
-        List<String> left = left(unit, List.of(open));
+        List<String> left = left(site.model(), List.of(open));
         for (TestPoint gauge : unit.testPoints()) {
             if (!unit.pumpsInto(gauge.line()).isEmpty() && !left.contains(gauge.line())) {
                 site.script()
@@ -101,9 +102,10 @@ final class LetDown {
     }
 
     /** Lines that none of these ways empties, run in time from half their rating: they need a bleed of their own. */
-    private static List<String> left(PowerUnit unit, List<Situation> ways) {
-        Network network = new Network(unit);
-        Transient machine = new Transient(network);
+    private static List<String> left(Model model, List<Situation> ways) {
+        PowerUnit unit = model.unit();
+        Network network = model.network();
+        Transient machine = model.inMotion();
         Map<String, Double> full = new HashMap<>();
         unit.lines().forEach(l -> full.put(l.id(), l.ratingPa() / 2));
         machine.restore(full, network.conditions(ways.get(0)));

@@ -39,7 +39,7 @@ public final class Rates {
         this.site = site;
         this.unit = site.unit();
         this.moves = moves;
-        this.search = new RateSearch(site.search(), site.rehearsal()::safe);
+        this.search = new RateSearch(site.model(), site.rehearsal()::safe);
     }
 
     void write() {

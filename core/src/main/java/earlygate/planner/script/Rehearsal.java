@@ -1,9 +1,9 @@
 package earlygate.planner.script;
 
 import earlygate.explain.Reason;
-import earlygate.gauge.GaugeSearch;
 import earlygate.plan.Plan;
 import earlygate.planner.search.Safety;
+import earlygate.solve.Model;
 import earlygate.solve.SteadyState;
 import earlygate.unit.Control;
 import earlygate.unit.Fluid;
@@ -28,7 +28,7 @@ public final class Rehearsal {
     private static final double LONG = 2400;
 
     final PowerUnit unit;
-    private final GaugeSearch search;
+    private final Model model;
     private final Safety safety;
     public final List<Plan.Refusal> refused = new ArrayList<>();
     /** Components in whose line a flow meter stands, where one is at hand. */
@@ -41,9 +41,9 @@ public final class Rehearsal {
     private double peakLoad;
     private final Set<String> proved = new HashSet<>();
 
-    Rehearsal(GaugeSearch search, Situation start) {
-        this.unit = search.unit();
-        this.search = search;
+    Rehearsal(Model model, Situation start) {
+        this.unit = model.unit();
+        this.model = model;
         this.safety = new Safety(unit);
         go(start);
     }
@@ -87,7 +87,7 @@ public final class Rehearsal {
 
     /** What the model says of a situation without going there; empty where it has no answer. */
     Optional<SteadyState> solved(Situation s) {
-        return search.solve(s);
+        return model.solve(s);
     }
 
     /** The same where a drive turns; empty while all stand. */

@@ -184,7 +184,7 @@ public final class Setter {
             }
             return;
         }
-        boolean seenAtTheEnd = site.search()
+        boolean seenAtTheEnd = site.model()
                 .solve(allSet(m.situation))
                 .flatMap(end -> end.limiterOf(gauge.line()))
                 .filter(t.setting()::equals)
@@ -256,6 +256,6 @@ public final class Setter {
     }
 
     private Optional<String> holder(Situation s, String line) {
-        return site.search().solve(s).flatMap(state -> state.limiterOf(line));
+        return site.model().solve(s).flatMap(state -> state.limiterOf(line));
     }
 }

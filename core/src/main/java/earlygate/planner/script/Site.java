@@ -2,6 +2,7 @@ package earlygate.planner.script;
 
 import earlygate.gauge.GaugeSearch;
 import earlygate.gauge.Stated;
+import earlygate.solve.Model;
 import earlygate.unit.Component;
 import earlygate.unit.Driver;
 import earlygate.unit.Positioned;
@@ -18,7 +19,8 @@ import java.util.Set;
 
 /** What every part of a plan works with: the unit, its load, its gauges, the machine as it stands, and the script. */
 public record Site(PowerUnit unit, GaugeSearch search, Script script, Readings readings) {
-    public static Site of(PowerUnit unit, GaugeSearch search) {
+    public static Site of(GaugeSearch search) {
+        PowerUnit unit = search.model().unit();
         Situation still = Stated.speeds(unit);
         for (Driver d : unit.all(Driver.class)) {
             still = still.withDriver(d.id(), false);
@@ -28,8 +30,12 @@ public record Site(PowerUnit unit, GaugeSearch search, Script script, Readings r
                 still = still.withOpening(t.id(), 0);
             }
         }
-        Rehearsal machine = new Rehearsal(search, still);
+        Rehearsal machine = new Rehearsal(search.model(), still);
         return new Site(unit, search, new Script(machine), new Readings(unit, machine));
+    }
+
+    public Model model() {
+        return search.model();
     }
 
     public Rehearsal rehearsal() {

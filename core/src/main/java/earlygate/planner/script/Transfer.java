@@ -46,7 +46,7 @@ final class Transfer {
 
     private void write(UnloadingValve v, Situation set) {
         Optional<TestPoint> gauge = site.finest(v.pilot());
-        double setting = set.settings().getOrDefault(v.id(), v.settingPa());
+        double setting = site.unit().at(set).setting(v.id());
         for (Throttle load : site.loadsOn(v.pilot())) {
             Optional<Side> below = gauge.flatMap(g -> side(load, set, g, BELOW * setting));
             Optional<Side> above = gauge.flatMap(g -> side(load, set, g, ABOVE * setting));

@@ -109,7 +109,7 @@ public final class WarmUp {
         }
         Setting relief = unit.setting(target.get().setting());
         Optional<TestPoint> gauge = site.finest(relief.line());
-        double stands = m.situation.settings().getOrDefault(relief.id(), relief.present());
+        double stands = site.unit().at(m.situation).setting(relief.id());
         double missing = oil.heatFor(Fluid.HALL, oil.bandLow(), FAIR) - m.heat();
         double to = Math.min(stands + missing / flow, MOST * target.get().pressurePa());
         boolean helps = m.solved(m.situation.withSetting(relief.id(), to))

@@ -9,6 +9,7 @@ import earlygate.gauge.Stated;
 import earlygate.plan.Plan;
 import earlygate.plan.SectionOrder;
 import earlygate.quantity.Si;
+import earlygate.solve.Model;
 import earlygate.solve.SteadyState;
 import earlygate.unit.PowerUnit;
 import earlygate.unit.ReliefValve;
@@ -60,41 +61,50 @@ public final class Course {
     private final Set<String> seen = new TreeSet<>();
     private final Map<String, Optional<Way>> ways = new HashMap<>();
     private final Map<String, Optional<Option>> known = new HashMap<>();
+    private final Optional<List<Leg>> legs;
 
     private record Option(Leg leg, double cost) {}
 
     private record Way(List<Leg> legs, double cost) {}
 
-    public Course(PowerUnit unit, GaugeSearch search, SectionOrder sections) {
-        this.unit = unit;
+    private Course(GaugeSearch search, SectionOrder sections) {
+        this.unit = search.model().unit();
         this.search = search;
         this.sections = sections;
         this.recipe = new Recipe(unit, sections);
+        this.legs = derived();
+    }
+
+    /** Searched again with a load opened where there is no order without. */
+    public static Course of(Model model, SectionOrder sections) {
+        GaugeSearch search = new GaugeSearch(model);
+        Course plain = new Course(search, sections);
+        return plain.legs.isPresent() ? plain : new Course(search.withLoadsToo(), sections);
     }
 
     /** Empty where there is no such order; {@link #stuck()} then says why. */
-    public Optional<List<Leg>> derive() {
+    public Optional<List<Leg>> legs() {
+        return legs;
+    }
+
+    /** The search that found it. */
+    public GaugeSearch search() {
+        return search;
+    }
+
+    private Optional<List<Leg>> derived() {
         Situation start = Stated.speeds(unit);
         for (Setting s : unit.settings()) {
             start = start.withSetting(s.id(), start(s, true));
         }
-        Optional<Way> found = best(start, new TreeSet<>());
-        if (found.isEmpty()) {
-            search.withLoadsToo();
-            ways.clear();
-            known.clear();
-            stuck.clear();
-            seen.clear();
-            found = best(start, new TreeSet<>());
-        }
-        return found.map(Way::legs);
+        return best(start, new TreeSet<>()).map(Way::legs);
     }
 
     /** Why each comes when it does: by the trade's own order, or because it is cheapest so. */
-    public List<Reason> told(List<Leg> legs) {
+    public List<Reason> told() {
         List<Reason> told = new ArrayList<>();
         Set<String> before = new TreeSet<>();
-        for (Leg leg : legs) {
+        for (Leg leg : legs.orElse(List.of())) {
             String id = leg.target().setting();
             told.add(recipe.told(unit.setting(id), before).orElseGet(() -> cheapest(leg)));
             before.add(id);
@@ -259,7 +269,8 @@ public final class Course {
 
     private Optional<String> holder(Arrangement shown, TestPoint gauge, double setting) {
         double within = unit.setting(shown.setting()).screw().clamp(setting);
-        return search.solve(shown.situation().withSetting(shown.setting(), within))
+        return search.model()
+                .solve(shown.situation().withSetting(shown.setting(), within))
                 .flatMap(s -> s.limiterOf(gauge.line()));
     }
 
@@ -270,10 +281,8 @@ public final class Course {
             if (id.equals(t.setting()) || done.contains(id) || shown.raised().contains(id)) {
                 continue;
             }
-            double at = shown.situation()
-                    .settings()
-                    .getOrDefault(id, unit.setting(id).present());
-            Optional<SteadyState> moved = search.solve(shown.situation().withSetting(id, at + Si.BAR));
+            double at = unit.at(shown.situation()).setting(id);
+            Optional<SteadyState> moved = search.model().solve(shown.situation().withSetting(id, at + Si.BAR));
             double now = shown.state().pressure(gauge.line());
             if (moved.isEmpty() || Math.abs(moved.get().pressure(gauge.line()) - now) > DEPENDS * Si.BAR) {
                 return true;

@@ -10,7 +10,7 @@ import earlygate.run.RunEvent;
 import earlygate.run.RunState;
 import earlygate.run.StepRecord;
 import earlygate.server.words.Words;
-import earlygate.unit.PowerUnit;
+import earlygate.solve.Model;
 import earlygate.unit.Pump;
 import earlygate.unit.Situation;
 import earlygate.verify.Fit;
@@ -65,10 +65,10 @@ public record CurveView(
 
     /** Empty for a step that takes none. */
     public static Optional<CurveView> of(RunState state, Step step, Words words) {
-        return CurveTaken.of(state, step).map(c -> of(state.unit(), step.id(), c, state.record(step.id()), words));
+        return CurveTaken.of(state, step).map(c -> of(state.model(), step.id(), c, state.record(step.id()), words));
     }
 
-    private static CurveView of(PowerUnit unit, String step, CurveTaken taken, StepRecord record, Words words) {
+    private static CurveView of(Model model, String step, CurveTaken taken, StepRecord record, Words words) {
         Curve c = taken.curve();
         Optional<Fit.Found> found =
                 taken.fit().filter(Fit.Found.class::isInstance).map(Fit.Found.class::cast);
@@ -90,8 +90,8 @@ public record CurveView(
                         .toList(),
                 taken.points().stream().map(e -> point(e, record)).toList(),
                 taken.next().isPresent() ? 1 + taken.next().getAsInt() : null,
-                found.isPresent() ? List.of() : expected(unit, taken.situation(), c),
-                found.map(f -> FittedCurveView.of(unit, taken.situation(), f, words))
+                found.isPresent() ? List.of() : expected(model, taken.situation(), c),
+                found.map(f -> FittedCurveView.of(model, taken.situation(), f, words))
                         .orElse(null),
                 taken.grade().map(g -> g.key()).orElse(null),
                 taken.said().stream().map(words::say).toList());
@@ -110,7 +110,7 @@ public record CurveView(
                 record.leftOut(e.seq()).orElse(null));
     }
 
-    private static List<List<Double>> expected(PowerUnit unit, Situation at, Curve c) {
+    private static List<List<Double>> expected(Model model, Situation at, Curve c) {
         if (c.kind() != Fit.Kind.PUMP) {
             return c.kind() == Fit.Kind.MARGIN
                     ? List.of()
@@ -121,6 +121,7 @@ public record CurveView(
         }
         double highest =
                 c.aims().stream().mapToDouble(Curve.Aim::pressurePa).max().orElse(0);
-        return FittedCurveView.pairs(FitLines.expected(unit, at, (Pump) unit.component(c.subject()), PAST * highest));
+        return FittedCurveView.pairs(
+                FitLines.expected(model, at, (Pump) model.unit().component(c.subject()), PAST * highest));
     }
 }

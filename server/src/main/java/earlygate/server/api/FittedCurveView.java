@@ -7,7 +7,7 @@ import static earlygate.quantity.Si.LPM;
 import com.fasterxml.jackson.annotation.JsonInclude;
 import earlygate.explain.Value;
 import earlygate.server.words.Words;
-import earlygate.unit.PowerUnit;
+import earlygate.solve.Model;
 import earlygate.unit.Situation;
 import earlygate.verify.Estimate;
 import earlygate.verify.Fit;
@@ -59,7 +59,7 @@ public record FittedCurveView(
     /** Drawn this far past the highest point. */
     private static final double PAST = 1.1;
 
-    public static FittedCurveView of(PowerUnit unit, Situation situation, Fit.Found fit, Words words) {
+    public static FittedCurveView of(Model model, Situation situation, Fit.Found fit, Words words) {
         boolean flows = fit.kind() == Fit.Kind.PUMP || fit.kind() == Fit.Kind.LIMITER;
         Map<String, FittedValue> parameters = new LinkedHashMap<>();
         fit.parameters().forEach(p -> parameters.put(camel(p.key()), parameter(p)));
@@ -67,7 +67,7 @@ public record FittedCurveView(
                 .mapToDouble(p -> p.point().pressurePa())
                 .max()
                 .orElse(0);
-        FitLines lines = FitLines.of(unit, situation, fit, PAST * highest);
+        FitLines lines = FitLines.of(model, situation, fit, PAST * highest);
         return new FittedCurveView(
                 fit.kind().key(),
                 fit.subject(),

@@ -5,7 +5,6 @@ import static earlygate.quantity.Si.BAR;
 import earlygate.explain.Reason;
 import earlygate.ladder.Acceptance;
 import earlygate.ladder.Ladder;
-import earlygate.network.Network;
 import earlygate.plan.AsFound;
 import earlygate.plan.Plan;
 import earlygate.planner.Planner;
@@ -15,9 +14,9 @@ import earlygate.server.api.PlanView;
 import earlygate.server.api.StaffView;
 import earlygate.server.words.ApiProblem;
 import earlygate.server.words.Words;
+import earlygate.solve.Model;
 import earlygate.solve.Outcome;
 import earlygate.solve.Recording;
-import earlygate.solve.Solver;
 import earlygate.solve.SteadyState;
 import earlygate.target.Derivation;
 import earlygate.target.GapSchool;
@@ -99,7 +98,7 @@ class CalcController {
         Input.within("seconds", seconds / stepS, 1, 0, MOST_STEPS);
         List<Recording.Event> read = events(unit, request, seconds);
         try {
-            return Series.of(Recording.of(new Network(unit), situation, seconds, stepS, read, MOST_SAMPLES));
+            return Series.of(Recording.of(Model.of(unit), situation, seconds, stepS, read, MOST_SAMPLES));
         } catch (IllegalStateException noBalance) {
             throw ApiProblem.badInput(
                     "situation",
@@ -195,7 +194,7 @@ class CalcController {
     }
 
     private static SteadyView steady(PowerUnit unit, Situation situation, Words words) {
-        SteadyState state = converged(Solver.solve(new Network(unit), situation));
+        SteadyState state = converged(Model.of(unit).outcome(situation));
         return SteadyView.of(unit, state, situation.metered(), words);
     }
 

@@ -13,6 +13,7 @@ import earlygate.server.api.FittedCurveView;
 import earlygate.server.api.Input;
 import earlygate.server.words.ApiProblem;
 import earlygate.server.words.Words;
+import earlygate.solve.Model;
 import earlygate.unit.PowerUnit;
 import earlygate.unit.ReliefValve;
 import earlygate.unit.Situation;
@@ -69,12 +70,13 @@ class FitController {
         PowerUnit unit = Input.unit(request.unit());
         Situation situation = Input.situation(unit, request.situation());
         String subject = Input.there("subject", request.subject());
+        Model model = Model.of(unit);
         Fit fit = CurveFit.of(
-                unit, situation, kind(request, unit, subject), subject, points(request), instruments(request));
+                model, situation, kind(request, unit, subject), subject, points(request), instruments(request));
         if (fit instanceof Fit.Not not) {
             throw ApiProblem.badInput(not.at(), not.why());
         }
-        return FittedCurveView.of(unit, situation, (Fit.Found) fit, Words.in(pressure));
+        return FittedCurveView.of(model, situation, (Fit.Found) fit, Words.in(pressure));
     }
 
     private static Fit.Kind kind(FitRequest request, PowerUnit unit, String subject) {

@@ -15,6 +15,7 @@ import earlygate.server.api.Input;
 import earlygate.server.api.Wire;
 import earlygate.server.words.ApiProblem;
 import earlygate.server.words.Words;
+import earlygate.solve.Model;
 import earlygate.unit.PowerUnit;
 import earlygate.unit.ReliefValve;
 import earlygate.unit.Situation;
@@ -159,7 +160,7 @@ class JudgementController {
         }
         CrackSearch crack = found.get();
         Optional<ReliefPlace> place = unit.flatMap(u -> ReliefPlace.of(
-                u, situation.get(), r.setting(), new ReliefPlace.Stream(times, pa, drawn), turns, crack));
+                Model.of(u), situation.get(), r.setting(), new ReliefPlace.Stream(times, pa, drawn), turns, crack));
         return new CrackAnswer(
                 true,
                 Wire.rounded(crack.atS(), 2),

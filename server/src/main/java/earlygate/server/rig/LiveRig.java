@@ -22,6 +22,7 @@ import earlygate.run.RunState;
 import earlygate.server.api.Wire;
 import earlygate.server.store.WallClock;
 import earlygate.server.words.Words;
+import earlygate.solve.Model;
 import earlygate.unit.Engine;
 import earlygate.unit.PowerUnit;
 import java.util.LinkedHashMap;
@@ -51,7 +52,7 @@ public final class LiveRig {
         this.unit = unit;
         this.rig = rig;
         this.clock = clock;
-        watch = new Watch(unit);
+        watch = new Watch(Model.forDays(unit));
         sample = rig.sample();
     }
 

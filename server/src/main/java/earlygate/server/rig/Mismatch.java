@@ -34,8 +34,7 @@ final class Mismatch {
         Situation must = step.situation();
         Standing is = rig.standing();
         for (Driver d : unit.all(Driver.class)) {
-            Situation.Drive drive = must.drivers().get(d.id());
-            boolean runs = drive == null || drive.running();
+            boolean runs = unit.at(must).isRunning(d);
             if (runs != is.running().get(d.id())) {
                 wrong.add(
                         Reason.of(runs ? "rig.wrong.stands" : "rig.wrong.runs").name("part", d.id()));
