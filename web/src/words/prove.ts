@@ -13,5 +13,5 @@ export const PROVE = {
   'prove.sheet-open': '◇ Nobody has signed it: the sheet in it (ratings, gauges, targets) is not sealed.',
   'prove.at': 'At',
   'prove.earlier':
-    'An earlier version wrote it: its log is whole, and what was read, left and signed agrees with it. Its sentences, tests and curves were not compared.',
+    'An earlier version wrote it: its log is whole, and what was read, left and signed agrees with the log. Its tests and curves were not compared.',
 } as const

@@ -68,8 +68,8 @@ class EarlierDataTest {
                 "2 | LG-07 edition-1",
                 "3 | LG-07 edition-1",
                 "4 | NH-04 edition-2, LG-07 edition-3, LG-07 edition-4, LG-07 edition-5, LG-07 edition-6,"
-                        + " FB-02 edition-6-charging, WD-05 ../proofs/WD-05-edition-2, PL-01 ../proofs/PL-01-edition-3,"
-                        + " PL-01 ../proofs/PL-01-edition-4"
+                        + " FB-02 edition-6-charging, WD-05 proofs/WD-05-edition-2, PL-01 proofs/PL-01-edition-3,"
+                        + " PL-01 proofs/PL-01-edition-4, NH-04 proofs/NH-04-edition-4, SW-03 proofs/SW-03-edition-4"
             })
     void finishedRunsAreReadAsTheyWere(int version, String runs) throws IOException, SQLException {
         String url = "jdbc:h2:file:" + old.resolve("early-gate");
@@ -167,7 +167,7 @@ class EarlierDataTest {
         "LG-07, edition-5",
         "LG-07, edition-6",
         "FB-02, edition-6-charging",
-        "WD-05, ../proofs/WD-05-edition-2"
+        "WD-05, proofs/WD-05-edition-2"
     })
     void everySentenceOfAnEarlierPlanIsSaid(String tag, String run) throws IOException {
         JsonNode kept = kept(run);
@@ -180,7 +180,7 @@ class EarlierDataTest {
 
     /** Plan and events of a run; out of a proof where one tells of it. */
     private static JsonNode kept(String run) throws IOException {
-        JsonNode file = Server.JSON.readTree(Files.readString(Path.of("src/test/resources/runs/" + run + ".json")));
+        JsonNode file = KeptFiles.read(run.contains("/") ? run : "runs/" + run);
         if (!file.has("entries")) {
             return file;
         }

@@ -9,6 +9,7 @@ import earlygate.run.CurveTaken;
 import earlygate.run.RunEvent;
 import earlygate.run.RunState;
 import earlygate.run.StepRecord;
+import earlygate.server.words.Sentence;
 import earlygate.server.words.Words;
 import earlygate.solve.Model;
 import earlygate.unit.Pump;
@@ -45,7 +46,7 @@ public record CurveView(
         List<List<Double>> expected,
         FittedCurveView fit,
         String verdict,
-        List<String> said) {
+        @Sentence List<String> said) {
     /** Where a point is worth taking. @param opening 0 to 1, about */
     public record AimView(double bar, double lpm, double opening, boolean back) {}
 

@@ -6,6 +6,7 @@ import static earlygate.quantity.Si.LPM;
 
 import com.fasterxml.jackson.annotation.JsonInclude;
 import earlygate.explain.Value;
+import earlygate.server.words.Sentence;
 import earlygate.server.words.Words;
 import earlygate.solve.Model;
 import earlygate.unit.Situation;
@@ -30,7 +31,7 @@ public record FittedCurveView(
         String subject,
         String verdict,
         double doubt,
-        List<String> said,
+        @Sentence List<String> said,
         Map<String, FittedValue> parameters,
         List<FittedPoint> points,
         FittedLines lines) {

@@ -10,6 +10,7 @@ import earlygate.run.RunRecord;
 import earlygate.run.RunState;
 import earlygate.run.StepJudge;
 import earlygate.run.Tested;
+import earlygate.server.words.Sentence;
 import earlygate.server.words.Words;
 import earlygate.unit.PowerUnit;
 import earlygate.unit.Work;
@@ -29,10 +30,10 @@ import java.util.Optional;
 public record TestedView(
         String kind,
         String subject,
-        String name,
+        @Sentence String name,
         String verdict,
         boolean excused,
-        List<String> said,
+        @Sentence List<String> said,
         List<TestReading> readings) {
     /** In the unit that the instrument reads; {@code verdict} pass, fail or cannot-tell. */
     public record TestReading(

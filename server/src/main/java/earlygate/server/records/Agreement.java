@@ -1,23 +1,30 @@
 package earlygate.server.records;
 
 import earlygate.explain.Reason;
+import earlygate.server.words.Sentence;
 import java.time.OffsetDateTime;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import tools.jackson.core.JsonGenerator;
 import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.SerializationContext;
+import tools.jackson.databind.ValueSerializer;
+import tools.jackson.databind.cfg.MapperConfig;
+import tools.jackson.databind.introspect.Annotated;
+import tools.jackson.databind.introspect.JacksonAnnotationIntrospector;
+import tools.jackson.databind.json.JsonMapper;
 
 /**
- * An exported record against what its log comes to now, place by place. A record that an earlier edition wrote is held by
- * its figures alone: what was read, left and decided. Its sentences were said in other words then, and what is computed
- * from its readings may be computed better now.
+ * An exported record against what its log comes to now, place by place: figures, codes and what people wrote. Sentences
+ * are not compared, so a better word makes no old record look changed.
+ *
+ * @param computed whether the figures were computed as they are today; else only what was read, left and signed is compared
+ * @param complete whether it was written in today's edition, which has every field that is looked for
  */
-record Agreement(boolean earlier) {
-    /** Names of gauges come from the register, which no log seals. */
-    private static final String UNSEALED = "instrument";
-
-    /** What an earlier edition may have said or worked out otherwise. */
-    private static final Set<String> SAID = Set.of(
+record Agreement(boolean computed, boolean complete) {
+    /** What is worked out of the log, and may be worked out better since. */
+    private static final Set<String> COMPUTED = Set.of(
             "edition",
             "verified",
             "tests",
@@ -26,20 +33,44 @@ record Agreement(boolean earlier) {
             "log",
             "notes",
             "files",
-            "phase",
-            "action",
-            "asFoundFrom",
             "asFoundHow",
-            "defined",
-            "why",
             "standsBar",
             "standsLowBar",
             "standsHighBar");
+
+    /** In place of a sentence. */
+    private static final String ANY_WORDS = "\u0000";
+
+    /** Writes a record with its sentences left open. */
+    static JsonMapper withoutSentences(JsonMapper json) {
+        ValueSerializer<Object> open = new ValueSerializer<>() {
+            @Override
+            public void serialize(Object sentence, JsonGenerator out, SerializationContext context) {
+                out.writeString(ANY_WORDS);
+            }
+        };
+        return json.rebuild()
+                .annotationIntrospector(new JacksonAnnotationIntrospector() {
+                    @Override
+                    public Object findSerializer(MapperConfig<?> config, Annotated field) {
+                        return field.hasAnnotation(Sentence.class) ? open : super.findSerializer(config, field);
+                    }
+
+                    @Override
+                    public Object findNullSerializer(MapperConfig<?> config, Annotated field) {
+                        return field.hasAnnotation(Sentence.class) ? open : super.findNullSerializer(config, field);
+                    }
+                })
+                .build();
+    }
 
     record Difference(String place, Reason why) {}
 
     /** @return the first place at which the file is not what its log comes to */
     Optional<Difference> compare(String place, JsonNode is, JsonNode must) {
+        if (must.isString() && must.asString().equals(ANY_WORDS)) {
+            return Optional.empty();
+        }
         if (must.isObject()) {
             return object(place, is, must);
         }
@@ -61,7 +92,9 @@ record Agreement(boolean earlier) {
     private Optional<Difference> object(String place, JsonNode is, JsonNode must) {
         for (Map.Entry<String, JsonNode> e : must.properties()) {
             String key = e.getKey();
-            if (key.equals(UNSEALED) || earlier && SAID.contains(key)) {
+            if (key.equals("edition")
+                    || !computed && COMPUTED.contains(key)
+                    || !complete && is.path(key).isMissingNode()) {
                 continue;
             }
             Optional<Difference> differs = compare(place + "." + key, is.path(key), e.getValue());
@@ -69,7 +102,7 @@ record Agreement(boolean earlier) {
                 return differs;
             }
         }
-        return earlier || is.size() == must.size() ? Optional.empty() : different(place, is, must);
+        return !complete || is.size() == must.size() ? Optional.empty() : different(place, is, must);
     }
 
     private static boolean sameTime(JsonNode is, JsonNode must) {

@@ -20,7 +20,7 @@ class ProveController {
     }
 
     /**
-     * @param earlier an earlier edition wrote it: sentences, tests and curves were not compared
+     * @param earlier an edition that computed otherwise wrote it: tests and curves were not compared
      * @param sheetSealed the sheet in the file is the one that was signed for; false where nobody has signed
      * @param place in the file where it is not as it was written, and {@code said} what is wrong there; else empty
      */

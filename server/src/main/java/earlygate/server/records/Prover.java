@@ -30,17 +30,21 @@ import tools.jackson.databind.json.JsonMapper;
 
 /**
  * Whether an exported record is as it was written: its chain of hashes is followed from the head to the seal, its log is
- * folded once more, and what comes out is held against the record that the file shows, place by place. Needs no server.
+ * folded once more, and the figures and codes that come out are held against the record that the file shows, place by
+ * place. Needs no server.
  */
 public final class Prover {
     private final JsonMapper json;
+    private final JsonMapper figures;
 
     public Prover(JsonMapper json) {
         this.json = json;
+        this.figures = Agreement.withoutSentences(json);
     }
 
     /**
-     * @param earlier an earlier edition wrote it: its log is whole and its figures agree, its sentences were not compared
+     * @param earlier an edition that computed otherwise wrote it: what was read, left and signed agrees, what is computed was not
+     *     compared
      * @param sheetSealed somebody has signed, and the sheet in the file is the one that was signed for
      * @param record what its log comes to; null where it is not whole
      * @param place in the file where it is not as it was written; empty, and {@code why} null, where it is whole
@@ -146,7 +150,7 @@ public final class Prover {
                     "head.plan",
                     Reason.of("prove.later").name("format", "plan " + planned).name("known", "plan " + Plan.EDITION));
         }
-        boolean earlier = edition < RecordView.EDITION;
+        boolean earlier = edition < RecordView.COMPUTED_SINCE;
         // What was planned in this edition can't have been written down by an earlier one.
         int least = RecordView.since(planned);
         if (edition < least) {
@@ -154,9 +158,9 @@ public final class Prover {
                     "record.edition",
                     Reason.of("prove.differs").name("is", "" + edition).name("must", "" + least));
         }
-        JsonNode again = json.readTree(json.writeValueAsString(again(file, head, events)));
-        return new Agreement(earlier)
-                .compare("record", file.path("record"), again)
+        RecordView again = again(file, head, events);
+        return new Agreement(!earlier, edition == RecordView.EDITION)
+                .compare("record", file.path("record"), json.readTree(figures.writeValueAsString(again)))
                 .map(d -> Result.broken(d.place(), d.why()))
                 .orElse(new Result(
                         true,
@@ -166,7 +170,7 @@ public final class Prover {
                         seal,
                         !sheets.isEmpty(),
                         earlier,
-                        again,
+                        json.valueToTree(again),
                         "",
                         null));
     }

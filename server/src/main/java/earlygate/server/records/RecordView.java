@@ -20,6 +20,7 @@ import earlygate.server.instruments.InstrumentStore.Instrument;
 import earlygate.server.journal.RunStore.RunHead;
 import earlygate.server.runs.RunReadings;
 import earlygate.server.runs.RunView.LogView;
+import earlygate.server.words.Sentence;
 import earlygate.server.words.Words;
 import earlygate.target.GapSchool;
 import earlygate.unit.PowerUnit;
@@ -36,8 +37,7 @@ import java.util.Optional;
  * What a supervisor reads of a run. Pressures in bar whatever the screen shows; test readings in the instrument's own
  * unit.
  *
- * @param edition how it is said: those before 2 had none. Grows whenever words or figures of a record change, so that one
- *     exported earlier is still proved by what was read and left
+ * @param edition which fields it has and how its figures are computed: those before 2 had none
  * @param verified each test of the finished unit as a whole; {@code tests} every reading that was asked for
  * @param outcome passed, passed-with-deviations or unfinished
  */
@@ -66,7 +66,9 @@ public record RecordView(
         List<AttachedView> files,
         SignedView signed,
         List<LogView> log) {
-    static final int EDITION = 4;
+    static final int EDITION = 5;
+    /** From this edition on figures are computed as they are today; of earlier ones only what was read, left and signed is. */
+    static final int COMPUTED_SINCE = 4;
 
     /** The earliest edition of records that can tell of a run by a plan of this edition. */
     static int since(int plan) {
@@ -84,20 +86,20 @@ public record RecordView(
             String setting,
             double targetBar,
             double toleranceBar,
-            String defined,
+            @Sentence String defined,
             double asFoundBar,
             String asFoundHow,
-            String asFoundFrom,
+            @Sentence String asFoundFrom,
             Double asLeftBar,
             String verdict,
-            String instrument,
+            @Sentence String instrument,
             Double oilC,
             Instant at,
             String deviation,
             Double crackFoundBar,
             Double crackTappedBar,
             Double errorBar,
-            String why,
+            @Sentence String why,
             Double standsBar,
             Double standsLowBar,
             Double standsHighBar,
@@ -114,12 +116,18 @@ public record RecordView(
             String source,
             String standing) {}
 
-    public record WrittenView(String step, String label, String text, Instant at) {}
+    /** @param noted as it was typed, or the code of what was chosen; {@code text} the same in words */
+    public record WrittenView(
+            String step,
+            @Sentence String label,
+            String noted,
+            @Sentence String text,
+            Instant at) {}
 
     public record TestView(
             String step,
-            String phase,
-            String action,
+            @Sentence String phase,
+            @Sentence String action,
             String instrument,
             double value,
             double low,
@@ -162,6 +170,7 @@ public record RecordView(
                         .map(n -> new WrittenView(
                                 n.step().id(),
                                 label(n, words),
+                                n.note().text(),
                                 NoteView.text(n.note().note(), n.note().text(), words),
                                 n.at()))
                         .toList(),

@@ -23,6 +23,7 @@ import earlygate.server.api.StaffView;
 import earlygate.server.api.TestedView;
 import earlygate.server.api.Wire;
 import earlygate.server.journal.OpenRuns.OpenRun;
+import earlygate.server.words.Sentence;
 import earlygate.server.words.Words;
 import earlygate.unit.Fluid;
 import earlygate.unit.PowerUnit;
@@ -129,7 +130,14 @@ public record RunView(
      * @param mayStrike it belongs to the step at hand and could be named a slip
      */
     public record LogView(
-            long seq, Instant at, String by, String step, String kind, String text, boolean slip, boolean mayStrike) {}
+            long seq,
+            Instant at,
+            String by,
+            String step,
+            String kind,
+            @Sentence String text,
+            boolean slip,
+            boolean mayStrike) {}
 
     static RunView of(OpenRun run, RunState state, Instant now, Words words) {
         PowerUnit unit = run.unit();
