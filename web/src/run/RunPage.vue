@@ -17,12 +17,12 @@ import StepAside from './StepAside.vue'
 import StepCard from './StepCard.vue'
 import { useLive } from './useLive'
 import { useRun } from './useRun'
-import { useUnitFile } from '../units/useUnitFile'
+import { useRunUnit } from './useRunUnit'
 
 const props = defineProps<{ tag: string; id: string }>()
 const { run, loadError, refetch, send, goOn, seen, waiting, stopped, refused, busy, awaits } = useRun(props.id)
 const { live, handles, trace, lostSince, closed, answered } = useLive(props.id, seen)
-const { position, ratedCurrents, onTimes, gaugeErrors, reads, gaugeOn, band } = useUnitFile(props.tag)
+const { position, ratedCurrents, onTimes, gaugeErrors, reads, gaugeOn, band } = useRunUnit(props.id)
 
 /** The instruments that this step is read on. */
 const here = computed(() => [

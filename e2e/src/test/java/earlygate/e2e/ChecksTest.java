@@ -9,6 +9,7 @@ import com.microsoft.playwright.options.AriaRole;
 import earlygate.server.OnTheRig;
 import earlygate.server.Server;
 import org.junit.jupiter.api.Test;
+import tools.jackson.databind.node.ObjectNode;
 
 /** The checks of a phase stand in one list; what belongs on the record is written beside them, and some of it stops the job. */
 class ChecksTest extends OnAFreshServer {
@@ -65,6 +66,25 @@ class ChecksTest extends OnAFreshServer {
         choose(page, "Turns", "with the arrow");
         Journey.button(page, "Done, next step Enter").click();
         assertThat(page.locator("h1")).containsText("Start M1 and flush");
+    }
+
+    /** Its sheet may say another thing by now, or be gone. */
+    @Test
+    void aRunIsReadOnTheGaugesThatItWasBegunWith() {
+        Server server = Served.server();
+        ObjectNode sheet = Server.unit().put("tag", "RU-01");
+        server.post("/api/units", sheet);
+        OnTheRig hand = new OnTheRig(server, Server.object().put("tag", "RU-01").put("technician", "Ada Marsh"));
+        hand.walkTo("Start M1");
+        sheet.withArray("testPoints").forEach(t -> ((ObjectNode) t).put("reads", "psi"));
+        assertThat(server.put("/api/units/RU-01", sheet).status()).isEqualTo(200);
+        Page page = Served.open("/unit/RU-01/run/" + hand.run());
+        assertThat(page.locator(".instruments")).containsText("bar");
+        assertThat(page.locator(".instruments")).not().containsText("psi");
+        assertThat(server.ask("DELETE", "/api/units/RU-01?by=Supervisor").status())
+                .isEqualTo(200);
+        page.reload();
+        assertThat(page.locator(".instruments")).containsText("of 32");
     }
 
     @Test

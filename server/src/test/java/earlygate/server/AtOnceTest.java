@@ -143,6 +143,8 @@ class AtOnceTest extends OnAServer {
         assertThat(server.get("/api/units/GONE-1").status()).isEqualTo(404);
         assertThat(server.get("/api/units/GONE-1").problem()).contains("Bring it back");
         assertThat(server.get("/api/runs/" + run).status()).isEqualTo(200);
+        assertThat(server.get("/api/runs/" + run + "/unit").json())
+                .isEqualTo(Server.unit().put("tag", "GONE-1"));
         assertThat(server.post("/api/units", Server.unit().put("tag", "GONE-1")).status())
                 .isEqualTo(409);
         assertThat(server.post("/api/removed-units/GONE-1/bring-back", "").json())

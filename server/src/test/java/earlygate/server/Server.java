@@ -119,7 +119,7 @@ public final class Server implements AutoCloseable {
         return new Server(this, pressure);
     }
 
-    record Answer(int status, String contentType, byte[] bytes) {
+    public record Answer(int status, String contentType, byte[] bytes) {
         String text() {
             return new String(bytes, java.nio.charset.StandardCharsets.UTF_8);
         }
@@ -138,11 +138,11 @@ public final class Server implements AutoCloseable {
         return send("GET", path, HttpRequest.BodyPublishers.noBody());
     }
 
-    Answer post(String path, Object body) {
+    public Answer post(String path, Object body) {
         return send("POST", path, HttpRequest.BodyPublishers.ofString(text(body)));
     }
 
-    Answer ask(String method, String path) {
+    public Answer ask(String method, String path) {
         return send(method, path, HttpRequest.BodyPublishers.noBody());
     }
 
@@ -150,7 +150,7 @@ public final class Server implements AutoCloseable {
         return send(method, path, HttpRequest.BodyPublishers.ofString(body), headers);
     }
 
-    Answer put(String path, Object body) {
+    public Answer put(String path, Object body) {
         return send("PUT", path, HttpRequest.BodyPublishers.ofString(text(body)));
     }
 
@@ -198,7 +198,7 @@ public final class Server implements AutoCloseable {
         }
     }
 
-    static ObjectNode unit() {
+    public static ObjectNode unit() {
         try {
             return (ObjectNode) JSON.readTree(Files.readString(Path.of("../demo/units/LG-07.json")));
         } catch (IOException e) {

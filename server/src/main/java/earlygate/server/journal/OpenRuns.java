@@ -12,6 +12,7 @@ import java.util.Collections;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import org.springframework.stereotype.Component;
+import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
 /** The runs that are in work, kept at hand: unit and plan, the log as far as it was read, and where it stands by that. */
@@ -61,10 +62,15 @@ public class OpenRuns {
 
     private OpenRun read(long id) {
         RunHead head = runs.head(id);
-        String document = units.revision(head.tag(), head.revision()).document();
+        JsonNode sheet = sheet(head);
         GapSchool gaps = Input.gaps(json.readTree(head.gapSchool()));
-        PowerUnit unit = Derivation.completed(Input.unitText(document).unit(), gaps);
-        return new OpenRun(head, unit, gaps, new Answers(unit), SheetSeal.of(json.readTree(document)));
+        PowerUnit unit = Derivation.completed(Input.unit(sheet), gaps);
+        return new OpenRun(head, unit, gaps, new Answers(unit), SheetSeal.of(sheet));
+    }
+
+    /** The sheet as it was saved that the run was planned from; also of a unit that was changed or removed since. */
+    public JsonNode sheet(RunHead head) {
+        return json.readTree(units.revision(head.tag(), head.revision()).document());
     }
 
     /** As its log has it in the store at this moment. */

@@ -11,7 +11,9 @@ import earlygate.server.runs.RunService.EventRequest;
 import earlygate.server.store.WallClock;
 import earlygate.server.words.ApiProblem;
 import earlygate.server.words.Words;
+import io.swagger.v3.oas.annotations.media.Content;
 import io.swagger.v3.oas.annotations.media.Schema;
+import io.swagger.v3.oas.annotations.responses.ApiResponse;
 import java.util.List;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -97,6 +99,13 @@ class RunController {
     @GetMapping("/{id}")
     RunView run(@PathVariable long id, @RequestParam(defaultValue = "bar") PressureUnit pressure) {
         return RunView.of(open.run(id), open.state(id), clock.instant(), Words.in(pressure));
+    }
+
+    /** The unit file that the run was begun with. */
+    @GetMapping("/{id}/unit")
+    @ApiResponse(responseCode = "200", content = @Content(schema = @Schema(implementation = Object.class)))
+    JsonNode unit(@PathVariable long id) {
+        return open.sheet(open.run(id).head());
     }
 
     @GetMapping("/{id}/place")

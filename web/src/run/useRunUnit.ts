@@ -1,17 +1,20 @@
 import { useQuery } from '@tanstack/vue-query'
 import { computed } from 'vue'
-import { call, type Schema } from '../api/client'
+import { call } from '../api/client'
 import { positionWord } from '../parts/levers'
 import type { PressureUnit } from '../display/quantity'
-import type { UnitFile } from './unitFile'
+import type { UnitFile } from '../units/unitFile'
 
-/** What the run's instruments need of the unit: ratings to measure against, and how far a gauge may be wrong. */
-export function useUnitFile(tag: string) {
-  const { data } = useQuery({
-    queryKey: ['unit', tag],
-    queryFn: () => call<Schema['UnitDocument']>('GET', `/api/units/${tag}`),
+/**
+ * What the run's instruments need of the unit that it was begun with: ratings to measure against, and how far a gauge may be wrong. Its
+ * sheet may have been changed since, or removed.
+ */
+export function useRunUnit(run: string) {
+  const { data: unit } = useQuery({
+    queryKey: ['run-unit', run],
+    queryFn: () => call<UnitFile>('GET', `/api/runs/${run}/unit`),
+    staleTime: Infinity,
   })
-  const unit = computed(() => data.value?.document as UnitFile | undefined)
   const ratedCurrents = computed(() =>
     Object.fromEntries((unit.value?.components ?? []).filter((c) => c.ratedCurrentA).map((c) => [c.id, c.ratedCurrentA ?? 0])),
   )
