@@ -84,7 +84,7 @@ class ChecksTest extends OnAFreshServer {
         assertThat(server.ask("DELETE", "/api/units/RU-01?by=Supervisor").status())
                 .isEqualTo(200);
         page.reload();
-        assertThat(page.locator(".instruments")).containsText("of 32");
+        assertThat(page.locator(".instruments")).containsText("of 34.5");
     }
 
     @Test

@@ -129,13 +129,34 @@ class UnitFileTest {
         return ((UnitFile.Reading.Refused) reading).problems();
     }
 
-    @Test
-    void everyKindOfTheSchemaHasItsReader() {
-        JsonNode kinds = new JsonMapper().readTree(UnitFile.schemaText()).at("/$defs/component/properties/type/enum");
-        assertThat(kinds).isNotEmpty();
-        for (JsonNode kind : kinds) {
-            ObjectNode entry = new JsonMapper().createObjectNode().put("type", kind.asString());
-            assertThat(ComponentKind.of(entry)).as(kind.asString()).isNotSameAs(ComponentKind.UNKNOWN);
-        }
+    static Stream<String> kinds() {
+        return new JsonMapper()
+                .readTree(UnitFile.schemaText())
+                .at("/$defs/component/properties/type/enum")
+                .valueStream()
+                .map(JsonNode::asString);
+    }
+
+    @ParameterizedTest
+    @MethodSource("kinds")
+    void everyKindOfTheSchemaHasItsReader(String kind) {
+        ObjectNode entry = new JsonMapper().createObjectNode().put("type", kind);
+        assertThat(ComponentKind.of(entry)).isNotSameAs(ComponentKind.UNKNOWN);
+    }
+
+    /** A misspelt key would leave a part without its rating: the schema must know the keys of each kind, and no other. */
+    @ParameterizedTest
+    @MethodSource("kinds")
+    void aMisspeltKeyIsRefusedInEveryKind(String kind) {
+        ObjectNode document = document("LG-07");
+        document.withArray("components")
+                .addObject()
+                .put("id", "NEW1")
+                .put("type", kind)
+                .put("ratedFlowLmp", 60);
+        int last = document.get("components").size() - 1;
+        assertThat(((UnitFile.Reading.Refused) UnitFile.read(document)).problems())
+                .extracting(Problem::path)
+                .contains("components[" + last + "].ratedFlowLmp");
     }
 }
