@@ -63,7 +63,9 @@ final class AccumulatorInPlace implements Rule {
                         .name("accumulator", a.id())
                         .pressure("precharge", a.prechargePa())
                         .pressure("cutIn", cutIn)
-                        .ratio("share", share),
+                        .ratio("share", share)
+                        .number("low", 100 * LEAST_PRECHARGE)
+                        .number("high", 100 * MOST_PRECHARGE),
                 Optional.of(new Suggestion.Precharge(a.id(), Math.rint(PRECHARGE * cutIn / Si.BAR) * Si.BAR))));
     }
 

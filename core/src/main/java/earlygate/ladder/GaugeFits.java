@@ -70,7 +70,9 @@ final class GaugeFits implements Rule {
                 .name("setting", target.setting())
                 .pressure("target", target.pressurePa())
                 .pressure("range", gauge.rangePa())
-                .ratio("share", share);
+                .ratio("share", share)
+                .number("low", 100 * LOW)
+                .number("high", 100 * HIGH);
         return Optional.of(finding(Severity.WARN, gauge, message, range(gauge, target.pressurePa(), worst)));
     }
 

@@ -137,7 +137,9 @@ public final class Derivation {
         Reason from = Reason.of("target.derived." + how)
                 .name("setting", s.id())
                 .pressure("from", fromPa)
-                .pressure("target", within);
+                .pressure("target", within)
+                .pressure("least", ABOVE_WORK)
+                .pressure("most", 2 * ABOVE_WORK);
         found.put(s.id(), new Derived(new Target(s.id(), within, tolerance(within), defined(s)), from));
     }
 

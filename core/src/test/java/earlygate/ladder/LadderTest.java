@@ -20,6 +20,7 @@ import earlygate.ladder.Finding.Suggestion.SetTarget;
 import earlygate.quantity.Si;
 import earlygate.target.GapSchool;
 import earlygate.unit.PowerUnit;
+import earlygate.unit.UnloadingValve;
 import java.util.List;
 import java.util.function.Consumer;
 import org.junit.jupiter.api.Test;
@@ -108,6 +109,31 @@ class LadderTest {
                         .message()
                         .code())
                 .isEqualTo("ladder.L11.low-on-dial");
+    }
+
+    /** Handbook, L11: a target sits at 25 to 75 % of the range. LG-07 asks 160 and 176 bar of G1. */
+    @ParameterizedTest
+    @CsvSource({"0.24, 160, low", "0.26, 160, ''", "0.74, 176, ''", "0.76, 176, high"})
+    void l11FromAQuarterToThreeQuartersOfTheDial(double share, double target, String found) {
+        List<String> codes = codes(lg07(gauge("rangeBar", target / share).andThen(gauge("class", 0.1))));
+        for (String end : List.of("low", "high")) {
+            assertThat(codes.contains("ladder.L11." + end + "-on-dial")).isEqualTo(end.equals(found));
+        }
+    }
+
+    /** Handbook, L9: precharge at 85 to 95 % of the cut-in pressure. */
+    @ParameterizedTest
+    @CsvSource({"0.84, low", "0.86, ''", "0.94, ''", "0.96, high"})
+    void l9PrechargeFrom85To95PercentOfTheCutIn(double share, String found) {
+        PowerUnit drawn = earlygate.fixture.Units.demo("FB-02");
+        UnloadingValve valve = drawn.all(UnloadingValve.class).get(0);
+        double cutIn = drawn.target(valve.id()).orElseThrow().pressurePa()
+                * (1 - valve.differential().getAsDouble())
+                / Si.BAR;
+        List<String> codes = codes(unit("FB-02", component("AC1", "prechargeBar", share * cutIn)));
+        for (String end : List.of("low", "high")) {
+            assertThat(codes.contains("ladder.L9.precharge-" + end)).isEqualTo(end.equals(found));
+        }
     }
 
     /** Every demo unit shows what it is meant to teach, and nothing else. */
