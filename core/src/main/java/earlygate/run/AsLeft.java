@@ -7,7 +7,7 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 
 /** Where settings were left: what each showed on its gauge after its nut was tight. */
-final class AsLeft {
+public final class AsLeft {
     private AsLeft() {}
 
     /** The step that locks it and reads it again. */
@@ -29,8 +29,13 @@ final class AsLeft {
     /** Pa; empty until it was read locked. */
     static OptionalDouble of(RunState run, Target target) {
         Optional<Step> lock = lockOf(run, target.setting());
-        OptionalDouble read = lock.map(s -> new StepJudge(run, s).decisive()).orElse(OptionalDouble.empty());
+        OptionalDouble read = lock.map(s -> run.assess(s).decisive()).orElse(OptionalDouble.empty());
         return read.isPresent() ? OptionalDouble.of(read.getAsDouble() - offset(lock, target)) : read;
+    }
+
+    /** Whether a setting was read after it was locked. */
+    public static boolean isRead(RunState run, String setting) {
+        return run.unit().target(setting).filter(t -> of(run, t).isPresent()).isPresent();
     }
 
     /** The same situation with every setting off by as much as it was left off its target. */
@@ -39,16 +44,10 @@ final class AsLeft {
         for (Target t : run.unit().targets()) {
             OptionalDouble at = of(run, t);
             if (at.isPresent()) {
-                double stood = planned(run, left, t);
-                left = left.withSetting(t.setting(), Math.max(0, stood + at.getAsDouble() - t.pressurePa()));
+                double set = run.unit().at(left).setting(t.setting());
+                left = left.withSetting(t.setting(), Math.max(0, set + at.getAsDouble() - t.pressurePa()));
             }
         }
         return left;
-    }
-
-    /** Of a relief whose target is its full-flow pressure the situation has the cracking pressure that gives it. */
-    private static double planned(RunState run, Situation s, Target t) {
-        return s.settings()
-                .getOrDefault(t.setting(), run.unit().setting(t.setting()).present());
     }
 }

@@ -31,7 +31,7 @@ public final class Coach {
     /** Who has the gauge at the readings as they are; empty while nothing says that it is not as planned. */
     public static Optional<WhoHas> whoHas(RunState run, Step step, Optional<Advice> advice) {
         boolean lost = advice.filter(Advice::lost).isPresent();
-        boolean fails = new StepJudge(run, step).judged().stream().anyMatch(j -> j.grade() == Grade.FAIL);
+        boolean fails = run.assess(step).judged().stream().anyMatch(j -> j.grade() == Grade.FAIL);
         return lost || fails ? WhoHas.of(run, step, lost) : Optional.empty();
     }
 
@@ -82,7 +82,7 @@ public final class Coach {
 
     /** The nut drags: how far to set against it before it is tightened again. */
     private static Optional<Advice> afterLocking(RunState run, Step step, Goal.Measured goal) {
-        StepJudge judge = new StepJudge(run, step);
+        StepAssessment judge = run.assess(step);
         boolean failed = judge.judged().stream().anyMatch(j -> goal.reads(j.instrument()) && j.grade() != Grade.PASS);
         boolean cracked = run.plan().steps().stream()
                 .anyMatch(s -> s.cracks() && s.setting().equals(step.setting()));

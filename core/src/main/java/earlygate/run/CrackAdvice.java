@@ -41,7 +41,7 @@ final class CrackAdvice {
                             .name("gauge", goal.testPoint())
                             .turns("turned", Math.abs(record.turned())));
         }
-        Optional<CrackRead> read = CrackRead.of(run, step).filter(r -> r.state() != CrackRead.State.HOLDS);
+        Optional<CrackRead> read = run.assess(step).crackRead().filter(r -> r.state() != CrackRead.State.HOLDS);
         if (read.isPresent()) {
             return byReadings(step, goal, read.get());
         }

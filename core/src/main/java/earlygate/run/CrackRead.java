@@ -43,7 +43,7 @@ public record CrackRead(double heldPa, double fallPa, State state, Optional<Reli
     }
 
     /** Empty where nothing was read since the line was last moved by anything else than this relief. */
-    public static Optional<CrackRead> of(RunState run, Step step) {
+    static Optional<CrackRead> of(RunState run, Step step) {
         if (run.onRig() || !step.cracks() || step.kind() != Step.Kind.SET) {
             return Optional.empty();
         }
@@ -57,6 +57,9 @@ public record CrackRead(double heldPa, double fallPa, State state, Optional<Reli
         }
         return log.reads.isEmpty() ? Optional.empty() : Optional.of(log.told());
     }
+
+    /** More readings than a hand takes between two turns in; the oldest go, for each of them is held against all others. */
+    private static final int MOST_READ = 32;
 
     private record Read(double timeS, double pa) {}
 
@@ -82,6 +85,9 @@ public record CrackRead(double heldPa, double fallPa, State state, Optional<Reli
         void add(RunEvent e, OfStep of) {
             if (of instanceof Reading r && r.instrument().equals(gauge.id())) {
                 reads.add(new Read(e.at().toEpochMilli() / 1000.0, r.value()));
+                if (reads.size() > MOST_READ) {
+                    reads.remove(0);
+                }
                 read = true;
                 // Marked by hand, the reading after it tells where it then stood.
                 cracked = cracked.or(() -> marked.filter(m -> turnedSince.isEmpty())

@@ -12,7 +12,7 @@ import earlygate.plan.Goal;
 import earlygate.plan.Step;
 import earlygate.run.RunEvent.Cracked;
 import earlygate.run.RunEvent.Reading;
-import earlygate.run.StepJudge.Judged;
+import earlygate.run.StepAssessment.Judged;
 import earlygate.unit.Fluid;
 import earlygate.unit.Gear;
 import earlygate.unit.Meter;

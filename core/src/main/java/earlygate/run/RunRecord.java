@@ -19,6 +19,8 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.Set;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 
 /**
@@ -118,7 +120,7 @@ public record RunRecord(
     }
 
     private static List<Taken> taken(RunState run, List<TestRecord> tests) {
-        List<Long> counting = tests.stream().map(t -> t.reading().seq()).toList();
+        Set<Long> counting = tests.stream().map(t -> t.reading().seq()).collect(Collectors.toSet());
         return run.events().stream()
                 .filter(e -> e.body() instanceof Reading || e.body() instanceof Cracked)
                 .map(e -> new Taken(e, counting.contains(e.seq()), run.isStruck(e.seq())))
@@ -144,8 +146,8 @@ public record RunRecord(
                 : record.get().readingEvent(x.goal().orElseThrow().testPoint()));
         double offset = AsLeft.offset(lock, target);
         OptionalDouble asLeft = AsLeft.of(run, target);
-        Optional<StepJudge.Judged> judged =
-                lock.flatMap(x -> new StepJudge(run, x).judged().stream().findFirst());
+        Optional<StepAssessment.Judged> judged =
+                lock.flatMap(x -> run.assess(x).judged().stream().findFirst());
         OptionalDouble oil = reading.isPresent()
                 ? run.oilAt(reading.get(), lock.orElseThrow().id())
                 : OptionalDouble.empty();
@@ -160,7 +162,7 @@ public record RunRecord(
                 found.from(),
                 asLeft,
                 target,
-                judged.map(StepJudge.Judged::grade),
+                judged.map(StepAssessment.Judged::grade),
                 lock.flatMap(Step::goal).map(RunRecord::instruments).orElse(List.of()),
                 oil,
                 reading.map(RunEvent::at),
@@ -173,7 +175,7 @@ public record RunRecord(
                 cracking.flatMap(StepRecord::cracked).map(Cracked::pressurePa),
                 cracking.flatMap(StepRecord::tapped).map(Cracked::pressurePa),
                 cracks.flatMap(x -> ReliefStands.of(run, x)),
-                judged.map(StepJudge.Judged::message),
+                judged.map(StepAssessment.Judged::message),
                 run.plan().steps().stream()
                         .filter(x -> x.judgesSetting()
                                 && x.setting().filter(s.id()::equals).isPresent())
@@ -239,7 +241,7 @@ public record RunRecord(
             return List.of();
         }
         StepRecord record = run.record(step.id());
-        List<StepJudge.Judged> judged = new StepJudge(run, step).judged();
+        List<StepAssessment.Judged> judged = run.assess(step).judged();
         return step.expect().stream()
                 .flatMap(e -> judged.stream()
                         .filter(j -> j.instrument().equals(e.instrument()))

@@ -115,7 +115,7 @@ public final class RunRules {
 
     private static Optional<Reason> ofStep(RunState run, Step step, OfStep body) {
         if (body instanceof StepDone) {
-            List<Reason> missing = new StepJudge(run, step).missing();
+            List<Reason> missing = run.assess(step).missing();
             return missing.stream().findFirst();
         }
         if (body instanceof Reading r) {
@@ -207,7 +207,7 @@ public final class RunRules {
         if (d.reason().strip().length() < LEAST_REASON) {
             return Optional.of(Reason.of("run.refused.no-reason").number("least", LEAST_REASON));
         }
-        StepJudge judge = new StepJudge(run, step);
+        StepAssessment judge = run.assess(step);
         if (step.demands(Demand.ZERO)) {
             return Optional.of(Reason.of("run.refused.zero-proof"));
         }

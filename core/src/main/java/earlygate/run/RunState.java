@@ -27,6 +27,7 @@ import earlygate.unit.PowerUnit;
 import java.time.Instant;
 import java.util.HashMap;
 import java.util.HashSet;
+import java.util.IdentityHashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -53,6 +54,7 @@ public final class RunState {
     private final Answers answers;
     private final Screws screws;
     private final List<RunEvent> events;
+    private final Map<Step, StepAssessment> assessments = new IdentityHashMap<>();
 
     private RunState(PowerUnit unit, Plan plan, List<RunEvent> events, boolean rig, Answers answers) {
         this.events = List.copyOf(events);
@@ -285,6 +287,13 @@ public final class RunState {
 
     Answers answers() {
         return answers;
+    }
+
+    /** What the log says of a step; worked out once, since the log of this state never changes. */
+    public StepAssessment assess(Step step) {
+        synchronized (assessments) {
+            return assessments.computeIfAbsent(step, s -> new StepAssessment(this, s));
+        }
     }
 
     /** The last oil temperature anyone read, K, and when. */

@@ -7,7 +7,7 @@ import earlygate.plan.Expect;
 import earlygate.plan.Procedure;
 import earlygate.plan.Step;
 import earlygate.run.RunEvent.Reading;
-import earlygate.run.StepJudge.Judged;
+import earlygate.run.StepAssessment.Judged;
 import earlygate.verify.BothWaysTest;
 import earlygate.verify.ReturnTest;
 import java.util.ArrayList;
@@ -44,9 +44,8 @@ public record Tested(Procedure test, List<Step> steps, Optional<Grade> grade, Li
 
     private record Of(RunState run, Procedure test, List<Step> steps) {
         Tested tested() {
-            List<Judged> judged = steps.stream()
-                    .flatMap(s -> new StepJudge(run, s).judged().stream())
-                    .toList();
+            List<Judged> judged =
+                    steps.stream().flatMap(s -> run.assess(s).judged().stream()).toList();
             long asked = steps.stream().mapToLong(s -> s.expect().size()).sum();
             boolean excused =
                     steps.stream().anyMatch(s -> run.record(s.id()).deviation().isPresent());
@@ -129,7 +128,7 @@ public record Tested(Procedure test, List<Step> steps, Optional<Grade> grade, Li
         /** Its cut-out was read when it was set and locked. */
         private List<Reason> cycle(List<Double> cutIn) {
             return AsLeft.lockOf(run, test.subject())
-                    .map(s -> new StepJudge(run, s).decisive())
+                    .map(s -> run.assess(s).decisive())
                     .filter(OptionalDouble::isPresent)
                     .map(cutOut -> List.of(Reason.of("tested.cycle")
                             .pressure("cutOut", cutOut.getAsDouble())

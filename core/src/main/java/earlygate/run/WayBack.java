@@ -13,7 +13,7 @@ public final class WayBack {
 
     /** Empty while everything read passes, and where no earlier step could mend it. */
     public static Optional<Step> of(RunState run, Step step) {
-        StepJudge judge = new StepJudge(run, step);
+        StepAssessment judge = run.assess(step);
         boolean fails = judge.judged().stream().anyMatch(j -> j.grade() != Grade.PASS);
         List<Step> before = run.plan().steps().subList(0, run.plan().numberOf(step.id()) - 1);
         if (step.cracks() && step.kind() == Step.Kind.SET) {

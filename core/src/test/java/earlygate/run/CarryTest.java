@@ -85,7 +85,7 @@ class CarryTest {
         Steps higher = Steps.of("NH-04");
         higher.reads(standby, "GP", 22).then(new StepDone(standby.id())).reads(atThePump, "GP", reads);
         Step now = higher.state().step(atThePump.id()).orElseThrow();
-        assertThat(new StepJudge(higher.state(), now).judged().get(0).grade()).isEqualTo(Grade.PASS);
+        assertThat(higher.state().assess(now).judged().get(0).grade()).isEqualTo(Grade.PASS);
     }
 
     /** A step that is open, or was opened again, has told nothing. */

@@ -68,12 +68,12 @@ class ComeInAgainTest {
         lg.says(crack, 1 / 16.0, "advice.come-in-to-it");
         lg.turns(crack, 1 / 16.0).says(crack, 0, "advice.read-come-in");
         lg.reads(crack, "G1", 175.1).says(crack, 0, "advice.read-came-in");
-        CrackRead in = CrackRead.of(lg.state(), crack).orElseThrow();
+        CrackRead in = lg.state().assess(crack).crackRead().orElseThrow();
         assertThat(in.state()).isEqualTo(CrackRead.State.CAME_IN);
         assertThat(in.stands().orElseThrow().settingPa()).isBetween(173 * BAR, 175 * BAR);
         // Far from where its turns should have brought it, it is sought anew.
         lg.then(new RunEvent.Struck(crack.id(), lg.state().lastSeq())).reads(crack, "G1", 171);
-        assertThat(CrackRead.of(lg.state(), crack).orElseThrow().state()).isNotEqualTo(CrackRead.State.CAME_IN);
+        assertThat(lg.state().assess(crack).crackRead().orElseThrow().state()).isNotEqualTo(CrackRead.State.CAME_IN);
     }
 
     /** Nothing reads a soft relief again once it is locked: what the gauge's 1.5 bar leave open does not pass. */
@@ -110,7 +110,7 @@ class ComeInAgainTest {
     @Test
     void readingsBetweenTheTurnsTellTheCrack() {
         lg.reads(crack, "G1", 176).turns(crack, -1 / 16.0).reads(crack, "G1", 176.2);
-        assertThat(CrackRead.of(lg.state(), crack).orElseThrow())
+        assertThat(lg.state().assess(crack).crackRead().orElseThrow())
                 .returns(false, CrackRead::found)
                 .returns(176.2 * BAR, CrackRead::heldPa);
         lg.turns(crack, -1 / 16.0).reads(crack, "G1", 172.8);
@@ -119,7 +119,7 @@ class ComeInAgainTest {
         assertThat(once.turns()).isZero();
         assertThat(Steps.amount(once, "fall")).isCloseTo(3.4 * BAR, within(1.0));
         lg.reads(crack, "G1", 172.9);
-        CrackRead found = CrackRead.of(lg.state(), crack).orElseThrow();
+        CrackRead found = lg.state().assess(crack).crackRead().orElseThrow();
         assertThat(found.found()).isTrue();
         assertThat(found.heldPa()).isCloseTo(176.1 * BAR, within(0.2 * BAR));
         assertThat(lg.advice(crack).orElseThrow().reason().code()).isEqualTo("advice.read-fall");
@@ -127,7 +127,7 @@ class ComeInAgainTest {
                 .as("below what the gauge shows now: the pump still gives")
                 .isLessThan(172.9 * BAR);
         lg.turns(crack, -1 / 16.0);
-        assertThat(CrackRead.of(lg.state(), crack).orElseThrow().stands())
+        assertThat(lg.state().assess(crack).crackRead().orElseThrow().stands())
                 .as("not read since it was turned")
                 .isEmpty();
         lg.then(new RunEvent.Struck(crack.id(), lg.state().lastSeq()));
@@ -136,13 +136,14 @@ class ComeInAgainTest {
                 .reads(crack, "G1", 176.1)
                 .turns(crack, -1 / 16.0)
                 .reads(crack, "G1", 174.8);
-        assertThat(CrackRead.of(lg.state(), crack).orElseThrow()).returns(CrackRead.State.SUSPECTED, CrackRead::state);
+        assertThat(lg.state().assess(crack).crackRead().orElseThrow())
+                .returns(CrackRead.State.SUSPECTED, CrackRead::state);
         lg.reads(crack, "G1", 174.7);
         assertThat(lg.advice(crack).orElseThrow().reason().code()).isEqualTo("advice.read-fall-again");
         lg.reads(crack, "G1", 174.9);
-        assertThat(CrackRead.of(lg.state(), crack).orElseThrow().found()).isTrue();
+        assertThat(lg.state().assess(crack).crackRead().orElseThrow().found()).isTrue();
         lg.then(new RunEvent.Again(crack.id()));
-        assertThat(CrackRead.of(lg.state(), crack)).isEmpty();
+        assertThat(lg.state().assess(crack).crackRead()).isEmpty();
     }
 
     @Test

@@ -18,7 +18,7 @@ class NotedTest {
     private final Steps lg = Steps.lg();
 
     private Stream<String> missing(Step step) {
-        return new StepJudge(lg.state(), step).missing().stream().map(Reason::code);
+        return lg.state().assess(step).missing().stream().map(Reason::code);
     }
 
     @ParameterizedTest

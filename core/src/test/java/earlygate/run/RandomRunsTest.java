@@ -52,7 +52,7 @@ class RandomRunsTest {
 
     private static void look(RunState state, Answers answers) {
         for (Step s : state.plan().steps()) {
-            StepJudge judge = new StepJudge(state, s);
+            StepAssessment judge = state.assess(s);
             judge.judged().forEach(j -> assertThat(j.message().code()).isNotEmpty());
             assertThat(judge.missing()).isNotNull();
             judge.mayBeLeft();

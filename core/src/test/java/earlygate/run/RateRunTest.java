@@ -60,9 +60,8 @@ class RateRunTest {
         Step set = steps.of(Step.Kind.SET, "FC1");
         PowerUnit coarse = read(unit(100));
         shows(steps, set, 12, Steps.WARM);
-        assertThat(new StepJudge(
-                                RunState.of(coarse, steps.plan, steps.state().events(), false, new Answers(coarse)),
-                                set)
+        assertThat(RunState.of(coarse, steps.plan, steps.state().events(), false, new Answers(coarse))
+                        .assess(set)
                         .judged()
                         .get(0)
                         .grade())

@@ -30,8 +30,7 @@ class RunJudgementTest extends WalkedRun {
     void coldOilPassesNoSetting() {
         walkTo("plan.relief-crack");
         accept(new Cracked(current().id(), 176e5, Source.LIVE, COLD));
-        assertThat(new StepJudge(state(), current()).judged().get(0).message().code())
-                .isEqualTo("verdict.cold");
+        assertThat(state().assess(current()).judged().get(0).message().code()).isEqualTo("verdict.cold");
         assertThat(refused(new StepDone(current().id()))).isEqualTo("run.need.pass");
         accept(new Again(current().id()));
         assertThat(refused(new StepDone(current().id()))).isEqualTo("run.need.crack");
@@ -122,16 +121,14 @@ class RunJudgementTest extends WalkedRun {
         walkTo("plan.bring-down");
         Step step = current();
         accept(read(step, "G1", 160e5, OptionalDouble.of(273.15 + 63)));
-        assertThat(new StepJudge(state(), step).judged().get(0).message().code())
-                .isEqualTo("verdict.hot");
+        assertThat(state().assess(step).judged().get(0).message().code()).isEqualTo("verdict.hot");
         accept(read(step, Expect.OIL, 273.15 + 45, OptionalDouble.empty()));
         now = now.plusSeconds(14 * 60);
         accept(read(step, "G1", 160e5, OptionalDouble.empty()));
-        assertThat(new StepJudge(state(), step).missing()).isEmpty();
+        assertThat(state().assess(step).missing()).isEmpty();
         now = now.plusSeconds(2 * 60);
         accept(read(step, "G1", 160e5, OptionalDouble.empty()));
-        assertThat(new StepJudge(state(), step).judged().get(0).message().code())
-                .isEqualTo("verdict.oil-unknown");
+        assertThat(state().assess(step).judged().get(0).message().code()).isEqualTo("verdict.oil-unknown");
         accept(read(step, Expect.OIL, 273.15 + 44, OptionalDouble.empty()));
         accept(new StepDone(step.id()));
     }
@@ -253,6 +250,6 @@ class RunJudgementTest extends WalkedRun {
         List<RunEvent> events = List.of(
                 new RunEvent(1, Instant.EPOCH, "A", read(set, "GP", pump * 1e5, WARM)),
                 new RunEvent(2, Instant.EPOCH, "A", read(set, "GL", signal * 1e5, WARM)));
-        return new StepJudge(RunState.of(nh, p, events), set).judged().get(0).grade();
+        return RunState.of(nh, p, events).assess(set).judged().get(0).grade();
     }
 }

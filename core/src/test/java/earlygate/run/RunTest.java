@@ -58,7 +58,7 @@ class RunTest extends WalkedRun {
         accept(read(current(), "G1", 127e5, WARM));
         assertThat(refused(new Deviation(current().id(), "it leaks down by itself")))
                 .isEqualTo("run.refused.zero-proof");
-        assertThat(new StepJudge(state(), current()).mayBeLeft()).isFalse();
+        assertThat(state().assess(current()).mayBeLeft()).isFalse();
         // A needle that stands within the gauge's error is at zero, one that stands beyond it is not.
         accept(read(current(), "G1", 1.6e5, WARM));
         assertThat(refused(new StepDone(current().id()))).isEqualTo("run.need.pass");
@@ -71,7 +71,7 @@ class RunTest extends WalkedRun {
         walkTo("plan.bring-down");
         Step step = current();
         accept(read(step, "G1", 160e5, WARM));
-        assertThat(new StepJudge(state(), step).missing()).isEmpty();
+        assertThat(state().assess(step).missing()).isEmpty();
         accept(new Turned(step.id(), "P1.compensator", 2));
         assertThat(refused(new StepDone(step.id()))).isEqualTo("run.need.reading");
     }
@@ -82,7 +82,7 @@ class RunTest extends WalkedRun {
         Step step = current();
         accept(new Turned(step.id(), "RV1", 0.25));
         accept(read(step, "G1", 160e5, WARM));
-        Reason missing = new StepJudge(state(), step).missing().get(0);
+        Reason missing = state().assess(step).missing().get(0);
         assertThat(missing.code()).isEqualTo("run.need.put-back-out");
         assertThat(missing.values().get("setting")).isEqualTo(new earlygate.explain.Value.Name("RV1"));
         assertThat(refused(new Deviation(step.id(), "it was like that"))).isEqualTo("run.need.put-back-out");

@@ -100,8 +100,8 @@ final class Steps {
         return Coach.advice(state(), step, answers);
     }
 
-    StepJudge judge(Step step) {
-        return new StepJudge(state(), step);
+    StepAssessment judge(Step step) {
+        return state().assess(step);
     }
 
     /** What is advised now has this code, and so many turns. */

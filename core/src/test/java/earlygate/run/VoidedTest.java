@@ -25,7 +25,7 @@ class VoidedTest {
     private final Step crack = lg.coded("plan.relief-crack");
 
     private CrackRead read() {
-        return CrackRead.of(lg.state(), crack).orElse(null);
+        return lg.state().assess(crack).crackRead().orElse(null);
     }
 
     static List<Body> moves() {

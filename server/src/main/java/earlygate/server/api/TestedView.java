@@ -8,7 +8,6 @@ import earlygate.plan.Procedure;
 import earlygate.plan.Step;
 import earlygate.run.RunRecord;
 import earlygate.run.RunState;
-import earlygate.run.StepJudge;
 import earlygate.run.Tested;
 import earlygate.server.words.Sentence;
 import earlygate.server.words.Words;
@@ -63,26 +62,24 @@ public record TestedView(
 
     private static List<TestReading> readings(RunState run, Step step, Words words) {
         Shown shown = new Shown(run.unit(), words.chosen());
-        return new StepJudge(run, step)
-                .judged().stream()
-                        .map(j -> {
-                            Expect e = step.expect().stream()
-                                    .filter(x -> x.instrument().equals(j.instrument()))
-                                    .findFirst()
-                                    .orElseThrow();
-                            double read =
-                                    RunRecord.value(RunRecord.deciding(run.record(step.id()), step, e.instrument()));
-                            return new TestReading(
-                                    step.id(),
-                                    e.instrument(),
-                                    shown.value(e.instrument(), e.kind(), read),
-                                    shown.value(e.instrument(), e.kind(), e.value()),
-                                    shown.value(e.instrument(), e.kind(), e.low()),
-                                    shown.value(e.instrument(), e.kind(), e.high()),
-                                    shown.label(e.instrument(), e.kind()),
-                                    j.grade().key());
-                        })
-                        .toList();
+        return run.assess(step).judged().stream()
+                .map(j -> {
+                    Expect e = step.expect().stream()
+                            .filter(x -> x.instrument().equals(j.instrument()))
+                            .findFirst()
+                            .orElseThrow();
+                    double read = RunRecord.value(RunRecord.deciding(run.record(step.id()), step, e.instrument()));
+                    return new TestReading(
+                            step.id(),
+                            e.instrument(),
+                            shown.value(e.instrument(), e.kind(), read),
+                            shown.value(e.instrument(), e.kind(), e.value()),
+                            shown.value(e.instrument(), e.kind(), e.low()),
+                            shown.value(e.instrument(), e.kind(), e.high()),
+                            shown.label(e.instrument(), e.kind()),
+                            j.grade().key());
+                })
+                .toList();
     }
 
     /** From the first test on, and at the gate behind the last; none before, nor at the gate before the first. */

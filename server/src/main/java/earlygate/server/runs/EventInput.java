@@ -169,7 +169,7 @@ class EventInput {
 
     /** By what was typed between the turns. */
     private RunEvent.Cracked crackRead(OpenRun run, RunState state, String step) {
-        Optional<CrackRead> read = state.step(step).flatMap(s -> CrackRead.of(state, s));
+        Optional<CrackRead> read = state.step(step).flatMap(s -> state.assess(s).crackRead());
         OptionalDouble held = read.filter(CrackRead::found)
                 .map(r -> OptionalDouble.of(r.heldPa()))
                 .orElse(OptionalDouble.empty());
@@ -178,7 +178,7 @@ class EventInput {
     }
 
     private RunEvent.Cracked tappedAtMachine(OpenRun run, RunState state, String step) {
-        Optional<CrackRead> read = state.step(step).flatMap(s -> CrackRead.of(state, s));
+        Optional<CrackRead> read = state.step(step).flatMap(s -> state.assess(s).crackRead());
         OptionalDouble held = read.map(r -> OptionalDouble.of(r.heldPa())).orElse(OptionalDouble.empty());
         return new RunEvent.Cracked(step, seen(held, "reading.none-to-mark"), Source.TAPPED, oilOf(run));
     }

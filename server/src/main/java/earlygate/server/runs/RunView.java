@@ -5,16 +5,16 @@ import static earlygate.quantity.Si.ZERO_C;
 import earlygate.plan.Expect;
 import earlygate.plan.Phase;
 import earlygate.plan.Step;
+import earlygate.run.AsLeft;
 import earlygate.run.Coach;
 import earlygate.run.Coach.Advice;
-import earlygate.run.CrackRead;
 import earlygate.run.OilState;
 import earlygate.run.Pause;
 import earlygate.run.Progress;
 import earlygate.run.RunEvent;
 import earlygate.run.RunRecord;
 import earlygate.run.RunState;
-import earlygate.run.StepJudge;
+import earlygate.run.StepAssessment;
 import earlygate.run.WayBack;
 import earlygate.server.api.CurveView;
 import earlygate.server.api.PlanView;
@@ -143,7 +143,6 @@ public record RunView(
         PowerUnit unit = run.unit();
         Step step = state.current().orElse(null);
         Progress progress = Progress.of(state);
-        RunRecord record = RunRecord.of(state);
         Optional<Advice> advice = step == null ? Optional.empty() : Coach.advice(state, step, run.answers());
         return new RunView(
                 run.head().id(),
@@ -171,8 +170,8 @@ public record RunView(
                         : state.carried(step.id()).stream().map(words::say).toList(),
                 step == null ? List.of() : readings(state, step, words),
                 step == null ? List.of() : missing(state, step, words),
-                step != null && new StepJudge(state, step).mayBeLeft(),
-                step != null && new StepJudge(state, step).aboveSchematic(),
+                step != null && state.assess(step).mayBeLeft(),
+                step != null && state.assess(step).aboveSchematic(),
                 step == null
                         ? null
                         : state.record(step.id())
@@ -194,14 +193,9 @@ public record RunView(
                                 .map(s -> DoneView.of(state, s, words))
                                 .orElse(null),
                 DoneView.newestFirst(state, words),
-                StaffView.of(unit, run.gaps(), s -> isSet(record, s)),
+                StaffView.of(unit, run.gaps(), s -> AsLeft.isRead(state, s)),
                 unit.settings().stream().map(s -> ScrewView.of(state, s, words)).toList(),
                 RunLog.newestFirst(state, words, 12));
-    }
-
-    private static boolean isSet(RunRecord record, String setting) {
-        return record.settings().stream()
-                .anyMatch(s -> s.setting().equals(setting) && s.asLeftPa().isPresent());
     }
 
     private static PhaseProgress progress(RunState state, Phase p, Words words) {
@@ -232,7 +226,7 @@ public record RunView(
     private static List<ReadingView> readings(RunState state, Step step, Words words) {
         Shown shown = new Shown(state.unit(), words.chosen());
         List<ReadingView> views = new ArrayList<>();
-        for (StepJudge.Judged j : new StepJudge(state, step).judged()) {
+        for (StepAssessment.Judged j : state.assess(step).judged()) {
             RunEvent event = RunRecord.deciding(state.record(step.id()), step, j.instrument());
             Expect expect = step.expect().stream()
                     .filter(e -> e.instrument().equals(j.instrument()))
@@ -251,7 +245,7 @@ public record RunView(
     }
 
     private static List<String> missing(RunState state, Step step, Words words) {
-        return new StepJudge(state, step).missing().stream().map(words::say).toList();
+        return state.assess(step).missing().stream().map(words::say).toList();
     }
 
     private static AdviceView advice(RunState state, Step step, Optional<Advice> advice, Words chosen) {
@@ -276,7 +270,8 @@ public record RunView(
     }
 
     private static CrackReadView crackRead(RunState state, Step step) {
-        return CrackRead.of(state, step)
+        return state.assess(step)
+                .crackRead()
                 .filter(r -> state.record(step.id())
                         .cracked()
                         .filter(c -> c.source() != RunEvent.Source.TAPPED)

@@ -16,8 +16,11 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 
-/** Whether a step's readings let it pass, and if not, what is still missing. */
-public final class StepJudge {
+/**
+ * What a run's log says of one step: how each reading is judged, and what is still missing. Each answer is worked out once;
+ * {@link RunState#assess} keeps it as long as the log stays as it is.
+ */
+public final class StepAssessment {
     /** A counted turn may be off by a little more than a sixteenth and a half. */
     private static final double COUNT = 1.75 * NextTurn.SIXTEENTH;
 
@@ -32,8 +35,13 @@ public final class StepJudge {
     private final RunState run;
     private final Step step;
     private final StepRecord record;
+    // Worked out when first asked for. All are immutable: two threads may at worst work one out twice.
+    private List<Judged> judged;
+    private List<Reason> notAsItMustBe;
+    private List<Reason> readingsMissing;
+    private Optional<CrackRead> crackRead;
 
-    public StepJudge(RunState run, Step step) {
+    StepAssessment(RunState run, Step step) {
         this.run = run;
         this.step = step;
         this.record = run.record(step.id());
@@ -41,8 +49,21 @@ public final class StepJudge {
 
     /** One entry for each expected instrument that has been read. */
     public List<Judged> judged() {
-        ReadingJudge readings = new ReadingJudge(run, step);
-        return step.expect().stream().flatMap(e -> readings.judged(e).stream()).toList();
+        if (judged == null) {
+            ReadingJudge readings = new ReadingJudge(run, step);
+            judged = step.expect().stream()
+                    .flatMap(e -> readings.judged(e).stream())
+                    .toList();
+        }
+        return judged;
+    }
+
+    /** The crack that was read between the turns of a relief; empty where nothing was read for one. */
+    public Optional<CrackRead> crackRead() {
+        if (crackRead == null) {
+            crackRead = CrackRead.of(run, step);
+        }
+        return crackRead;
     }
 
     private boolean isGoal(Expect e) {
@@ -60,6 +81,13 @@ public final class StepJudge {
 
     /** What no reason can excuse: turns not made, another screw turned, a nut still slack, a load not moved. */
     private List<Reason> notAsItMustBe() {
+        if (notAsItMustBe == null) {
+            notAsItMustBe = List.copyOf(wrongWithTheMachine());
+        }
+        return notAsItMustBe;
+    }
+
+    private List<Reason> wrongWithTheMachine() {
         List<Reason> missing = new ArrayList<>();
         for (Map.Entry<String, Double> other : record.turnedBy().entrySet()) {
             boolean own = step.setting().filter(other.getKey()::equals).isPresent()
@@ -123,6 +151,13 @@ public final class StepJudge {
     }
 
     private List<Reason> readingsMissing() {
+        if (readingsMissing == null) {
+            readingsMissing = List.copyOf(notReadOrNotPassed());
+        }
+        return readingsMissing;
+    }
+
+    private List<Reason> notReadOrNotPassed() {
         List<Reason> missing = new ArrayList<>();
         crackVoid().ifPresent(missing::add);
         List<Judged> judged = judged();
