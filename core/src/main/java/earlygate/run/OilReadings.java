@@ -14,6 +14,12 @@ final class OilReadings {
 
     private final List<Oil> all = new ArrayList<>();
 
+    OilReadings copy() {
+        OilReadings copy = new OilReadings();
+        copy.all.addAll(all);
+        return copy;
+    }
+
     void add(RunEvent event, double kelvin) {
         all.add(new Oil(event.seq(), event.at(), kelvin));
     }

@@ -45,7 +45,7 @@ public final class RunRules {
         if (body instanceof RunEvent.OfRecord of) {
             return Signatures.refusal(run, of);
         }
-        if (Signatures.of(run).locked()) {
+        if (run.signatures().locked()) {
             return Optional.of(Reason.of("run.refused.locked"));
         }
         Optional<RunEvent> paused = Pause.of(run);
@@ -187,8 +187,8 @@ public final class RunRules {
 
     /** A slip can be named in the step in which it was made, as long as that is at hand. */
     private static Optional<Reason> struck(RunState run, Step step, Struck s) {
-        boolean there = run.events().stream()
-                .filter(e -> e.seq() == s.wrong() && !run.isStruck(e.seq()))
+        boolean there = run.event(s.wrong()).stream()
+                .filter(e -> !run.isStruck(e.seq()))
                 .map(RunEvent::body)
                 .anyMatch(b -> b instanceof OfStep of
                         && of.step().equals(step.id())

@@ -34,6 +34,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
+import java.util.stream.Stream;
 
 /**
  * Where a run stands: the fold of its events over the plan it walks. The same events always give the same state, and no
@@ -41,6 +42,9 @@ import java.util.Set;
  */
 public final class RunState {
     private final PowerUnit unit;
+    /** As it was written, nothing measured in it. */
+    private final Plan written;
+
     private Plan plan;
     private final boolean rig;
     private final Map<String, StepRecord> records = new LinkedHashMap<>();
@@ -49,24 +53,45 @@ public final class RunState {
     private final Map<String, RunEvent> holds = new LinkedHashMap<>();
     private final Map<String, Boolean> nutsTight = new HashMap<>();
     private final Map<String, String> stopped = new LinkedHashMap<>();
-    private final OilReadings oils = new OilReadings();
+    private final OilReadings oils;
     private final Set<Long> struck = new HashSet<>();
     private final Answers answers;
     private final Screws screws;
     private final List<RunEvent> events;
+    private Signatures signatures;
     private final Map<Step, StepAssessment> assessments = new IdentityHashMap<>();
 
     private RunState(PowerUnit unit, Plan plan, List<RunEvent> events, boolean rig, Answers answers) {
         this.events = List.copyOf(events);
         this.unit = unit;
+        this.written = plan;
         this.plan = plan;
         this.rig = rig;
         this.answers = answers;
+        this.oils = new OilReadings();
         this.screws = new Screws(unit, answers);
         plan.steps().forEach(s -> {
             records.put(s.id(), new StepRecord(s));
             steps.put(s.id(), s);
         });
+    }
+
+    /** As it was before, nothing of it shared that changes. */
+    private RunState(RunState before, List<RunEvent> more) {
+        events = Stream.concat(before.events.stream(), more.stream()).toList();
+        unit = before.unit;
+        written = before.written;
+        plan = written;
+        rig = before.rig;
+        answers = before.answers;
+        oils = before.oils.copy();
+        screws = before.screws.copy();
+        before.records.forEach((id, record) -> records.put(id, record.copy()));
+        plan.steps().forEach(s -> steps.put(s.id(), s));
+        holds.putAll(before.holds);
+        nutsTight.putAll(before.nutsTight);
+        stopped.putAll(before.stopped);
+        struck.addAll(before.struck);
     }
 
     /** A run with typed readings. */
@@ -86,8 +111,19 @@ public final class RunState {
             }
         }
         events.stream().filter(e -> !state.struck.contains(e.seq())).forEach(state::apply);
-        state.carry(new Carry(unit, answers, state::oilAt), new LoadOpened(unit, plan, answers));
+        state.carry();
         return state;
+    }
+
+    /** The run after more events. An event that takes another back is folded with all that came before. */
+    public RunState with(List<RunEvent> more) {
+        RunState next = new RunState(this, more);
+        if (more.stream().anyMatch(e -> e.body() instanceof Struck)) {
+            return of(unit, written, next.events, rig, answers);
+        }
+        more.stream().filter(e -> !next.struck.contains(e.seq())).forEach(next::apply);
+        next.carry();
+        return next;
     }
 
     private void apply(RunEvent event) {
@@ -134,8 +170,10 @@ public final class RunState {
     }
 
     /** What was measured goes into what the steps after it expect. */
-    private void carry(Carry carry, LoadOpened loads) {
-        plan = plan.withSteps(raw -> {
+    private void carry() {
+        Carry carry = new Carry(unit, answers, this::oilAt);
+        LoadOpened loads = new LoadOpened(unit, written, answers);
+        plan = written.withSteps(raw -> {
             Carry.Shifted shifted = loads.into(carry.into(raw), records.get(raw.id()));
             carry.learn(shifted.step(), records.get(raw.id()));
             steps.put(raw.id(), shifted.step());
@@ -210,6 +248,21 @@ public final class RunState {
     /** The whole log, in order. */
     public List<RunEvent> events() {
         return events;
+    }
+
+    /** Its sequence number is its place in the log. */
+    Optional<RunEvent> event(long seq) {
+        return seq < 1 || seq > events.size()
+                ? Optional.empty()
+                : Optional.of(events.get((int) seq - 1)).filter(e -> e.seq() == seq);
+    }
+
+    /** The names under it. */
+    public Signatures signatures() {
+        if (signatures == null) {
+            signatures = Signatures.of(this);
+        }
+        return signatures;
     }
 
     /** A slip that was corrected: it stays in the log and counts for nothing. */

@@ -45,10 +45,29 @@ final class Screws {
     private TurnHistory history = new TurnHistory();
 
     Screws(PowerUnit unit, Answers answers) {
+        this(unit, answers, new Springs(unit, answers));
+    }
+
+    private Screws(PowerUnit unit, Answers answers, Springs springs) {
         this.unit = unit;
         this.answers = answers;
-        this.springs = new Springs(unit, answers);
+        this.springs = springs;
         this.ids = unit.settings().stream().map(Setting::id).collect(Collectors.toSet());
+    }
+
+    Screws copy() {
+        Screws copy = new Screws(unit, answers, springs.copy());
+        copy.lastRead.putAll(lastRead);
+        copy.locked.putAll(locked);
+        copy.travels.putAll(travels);
+        copy.net.putAll(net);
+        copy.position.putAll(position);
+        copy.foundAt.putAll(foundAt);
+        copy.firstRead.putAll(firstRead);
+        copy.lastTurn.putAll(lastTurn);
+        copy.at = at;
+        copy.history = history.copy();
+        return copy;
     }
 
     void turned(long seq, Step step, Turned t) {

@@ -17,7 +17,7 @@ import java.util.Optional;
 public record Signatures(List<RunEvent> signed, List<RunEvent> amended) {
     private static final int LONGEST_NAME = 80;
 
-    public static Signatures of(RunState run) {
+    static Signatures of(RunState run) {
         return new Signatures(
                 run.events().stream().filter(e -> e.body() instanceof Signed).toList(),
                 run.events().stream().filter(e -> e.body() instanceof Amended).toList());
@@ -38,7 +38,7 @@ public record Signatures(List<RunEvent> signed, List<RunEvent> amended) {
 
     /** Why this may not be written; empty where it may. */
     static Optional<Reason> refusal(RunState run, OfRecord body) {
-        Signatures names = of(run);
+        Signatures names = run.signatures();
         if (!run.finished()) {
             return Optional.of(Reason.of("run.refused.not-finished"));
         }

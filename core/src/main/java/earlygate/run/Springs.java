@@ -42,6 +42,13 @@ final class Springs {
         this.answers = answers;
     }
 
+    Springs copy() {
+        Springs copy = new Springs(unit, answers);
+        taught.forEach((on, readings) -> copy.taught.put(on, new ArrayList<>(readings)));
+        copy.before.putAll(before);
+        return copy;
+    }
+
     void teach(On on, List<NextTurn.Reading> readings) {
         if (readings.size() > 1) {
             taught.computeIfAbsent(on, k -> new ArrayList<>()).add(readings);

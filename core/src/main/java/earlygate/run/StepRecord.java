@@ -50,6 +50,30 @@ public final class StepRecord {
         this.step = step;
     }
 
+    private StepRecord(StepRecord other) {
+        step = other.step;
+        latest.putAll(other.latest);
+        turnedBy.putAll(other.turnedBy);
+        notes.putAll(other.notes);
+        points.addAll(other.points);
+        leftOut.putAll(other.leftOut);
+        detected = other.detected;
+        tapped = other.tapped;
+        tapStands = other.tapStands;
+        deviation = other.deviation;
+        done = other.done;
+        lastHeld = other.lastHeld;
+        touchedEnd = other.touchedEnd;
+        loadOpened = other.loadOpened;
+        loadShut = other.loadShut;
+        shifted = other.shifted;
+        attempts = other.attempts;
+    }
+
+    StepRecord copy() {
+        return new StepRecord(this);
+    }
+
     /** @return the measure of the step's goal, where this reading completes one */
     OptionalDouble reading(RunEvent event, Reading r) {
         latest.put(r.instrument(), event);

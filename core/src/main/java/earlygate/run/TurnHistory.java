@@ -13,6 +13,13 @@ final class TurnHistory {
     private final List<Reading> readings = new ArrayList<>();
     private double turnsSince;
 
+    TurnHistory copy() {
+        TurnHistory copy = new TurnHistory();
+        copy.readings.addAll(readings);
+        copy.turnsSince = turnsSince;
+        return copy;
+    }
+
     void turned(double turns) {
         turnsSince += turns;
     }

@@ -37,17 +37,39 @@ class RandomRunsTest {
             boolean rig = random.nextBoolean();
             List<RunEvent> log = new ArrayList<>();
             int length = 1 + random.nextInt(LONGEST);
+            RunState state = RunState.of(unit, plan, log, rig, answers);
             for (int i = 0; i < length; i++) {
-                RunState state = RunState.of(unit, plan, log, rig, answers);
                 Body body = any(random, state);
                 // One in eight gets past the rules, as a log of another version might.
                 if (random.nextInt(8) == 0 || RunRules.refusal(state, body).isEmpty()) {
                     Instant at = Instant.EPOCH.plusSeconds(20L * i * random.nextInt(10));
                     log.add(new RunEvent(log.size() + 1, at, "A", body));
+                    state = state.with(log.subList(log.size() - 1, log.size()));
                 }
             }
-            look(RunState.of(unit, plan, log, rig, answers), answers);
+            RunState whole = RunState.of(unit, plan, log, rig, answers);
+            assertThat(told(state)).isEqualTo(told(whole));
+            look(whole, answers);
         }
+    }
+
+    /** All that a run tells: folded one event after the other it is the same as folded at once. */
+    private static List<Object> told(RunState run) {
+        List<Object> told = new ArrayList<>(List.of(run.plan(), run.events(), run.oil(), run.waitingAt()));
+        for (Step s : run.plan().steps()) {
+            StepRecord record = run.record(s.id());
+            told.addAll(List.of(record.turnedBy(), record.deviation(), record.attempts(), record.isDone()));
+            told.addAll(List.of(record.cracked(), record.points(), record.measure(), record.loadMoved()));
+            told.addAll(run.carried(s.id()));
+            told.addAll(run.assess(s).missing());
+            s.expect().forEach(e -> told.add(record.readingEvent(e.instrument())));
+            s.notes().forEach(n -> told.add(record.note(n.code())));
+        }
+        run.unit().settings().forEach(s -> {
+            told.addAll(List.of(run.position(s.id()), run.slope(s.id()), run.nutTight(s.id())));
+            told.addAll(List.of(run.screws().lastTurn(s.id()), run.screws().firstRead(s.id())));
+        });
+        return told;
     }
 
     private static void look(RunState state, Answers answers) {

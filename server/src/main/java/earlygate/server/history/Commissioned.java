@@ -9,7 +9,6 @@ import earlygate.run.RunRecord;
 import earlygate.run.RunRecord.AsFound;
 import earlygate.run.RunRecord.SettingRecord;
 import earlygate.run.RunState;
-import earlygate.run.Signatures;
 import earlygate.server.history.HistoryView.CommissioningView;
 import earlygate.server.journal.OpenRuns.OpenRun;
 import earlygate.server.journal.RunStore.RunSummary;
@@ -52,7 +51,7 @@ record Commissioned(CommissioningView head, Map<String, Entry> settings, Map<Str
                 null,
                 summary.revision(),
                 summary.outcome(),
-                Signatures.of(state).locked(),
+                state.signatures().locked(),
                 null,
                 null,
                 null,

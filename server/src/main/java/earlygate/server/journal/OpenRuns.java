@@ -1,6 +1,7 @@
 package earlygate.server.journal;
 
 import earlygate.run.Answers;
+import earlygate.run.RunEvent;
 import earlygate.run.RunState;
 import earlygate.server.api.Input;
 import earlygate.server.journal.RunStore.RunHead;
@@ -10,6 +11,7 @@ import earlygate.target.GapSchool;
 import earlygate.unit.PowerUnit;
 import java.util.Collections;
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
 import org.springframework.stereotype.Component;
 import tools.jackson.databind.JsonNode;
@@ -81,8 +83,11 @@ public class OpenRuns {
         if (before != null && log == before.log()) {
             return before.state();
         }
-        RunState state = RunState.of(
-                run.unit(), run.head().plan(), log.events(), run.head().practice(), run.answers());
+        List<RunEvent> more = before == null ? List.of() : log.since(before.log());
+        RunState state = more.isEmpty()
+                ? RunState.of(
+                        run.unit(), run.head().plan(), log.events(), run.head().practice(), run.answers())
+                : before.state().with(more);
         folded.put(id, new Folded(log, state));
         return state;
     }

@@ -16,6 +16,13 @@ record VerifiedLog(List<RunEvent> events, long seq, String hash) {
         return new VerifiedLog(Stream.concat(events.stream(), more.stream()).toList(), lastSeq, lastHash);
     }
 
+    /** What came since an earlier reading; empty where this does not go on from there, and where nothing came. */
+    List<RunEvent> since(VerifiedLog before) {
+        int read = before.events.size();
+        boolean goesOn = read > 0 && events.size() > read && events.get(read - 1) == before.events.get(read - 1);
+        return goesOn ? events.subList(read, events.size()) : List.of();
+    }
+
     boolean isUnread() {
         return hash.isEmpty();
     }

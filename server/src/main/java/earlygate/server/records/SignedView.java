@@ -23,7 +23,7 @@ record SignedView(boolean locked, int revision, List<NameView> names, List<Amend
     record AmendmentView(int revision, String text, String by, Instant at) {}
 
     static SignedView of(RunState state) {
-        Signatures s = Signatures.of(state);
+        Signatures s = state.signatures();
         return new SignedView(
                 s.locked(),
                 s.revision(),

@@ -34,23 +34,25 @@ final class RunLog {
     private RunLog() {}
 
     static List<LogView> newestFirst(RunState state, Words words, int most) {
-        List<RunEvent> told = told(state);
-        return IntStream.range(0, Math.min(most, told.size()))
-                .mapToObj(i -> view(state, told.get(told.size() - 1 - i), words))
+        List<RunEvent> events = state.events();
+        return IntStream.iterate(events.size() - 1, i -> i >= 0, i -> i - 1)
+                .filter(i -> isTold(events, i))
+                .limit(most)
+                .mapToObj(i -> view(state, events.get(i), words))
                 .toList();
     }
 
     static List<LogView> all(RunState state, Words words) {
-        return told(state).stream().map(e -> view(state, e, words)).toList();
+        List<RunEvent> events = state.events();
+        return IntStream.range(0, events.size())
+                .filter(i -> isTold(events, i))
+                .mapToObj(i -> view(state, events.get(i), words))
+                .toList();
     }
 
     /** Of a hand wheel moved bit by bit only the last is told. */
-    private static List<RunEvent> told(RunState state) {
-        List<RunEvent> events = state.events();
-        return IntStream.range(0, events.size())
-                .filter(i -> i + 1 == events.size() || !goesOn(events.get(i), events.get(i + 1)))
-                .mapToObj(events::get)
-                .toList();
+    private static boolean isTold(List<RunEvent> events, int i) {
+        return i + 1 == events.size() || !goesOn(events.get(i), events.get(i + 1));
     }
 
     private static boolean goesOn(RunEvent e, RunEvent next) {

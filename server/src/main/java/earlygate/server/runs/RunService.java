@@ -9,7 +9,6 @@ import earlygate.run.RunEvent;
 import earlygate.run.RunRecord;
 import earlygate.run.RunRules;
 import earlygate.run.RunState;
-import earlygate.run.Signatures;
 import earlygate.server.journal.OpenRuns;
 import earlygate.server.journal.RunStore;
 import earlygate.server.journal.RunStore.NewEvent;
@@ -164,7 +163,7 @@ public class RunService implements RigHost.Keeper {
                     && store.delivered(runId, OnceKey.needed(key, "key")).isPresent()) {
                 return state;
             }
-            if (Signatures.of(state).locked()) {
+            if (state.signatures().locked()) {
                 throw ApiProblem.conflict("rig", Reason.of("run.refused.locked"));
             }
             Pause.of(state).ifPresent(p -> {
@@ -234,7 +233,7 @@ public class RunService implements RigHost.Keeper {
     public void stopped(long runId, String driver, String cause) {
         locked(runId, () -> {
             RunState state = open.state(runId);
-            return Signatures.of(state).locked()
+            return state.signatures().locked()
                     ? state
                     : happened(runId, state, null, step -> Optional.of(new RunEvent.Stopped(step, driver, cause)));
         });
