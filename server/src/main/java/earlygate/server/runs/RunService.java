@@ -14,6 +14,7 @@ import earlygate.server.journal.RunStore;
 import earlygate.server.journal.RunStore.NewEvent;
 import earlygate.server.rig.RigHost;
 import earlygate.server.store.OnceKey;
+import earlygate.server.store.Sha256;
 import earlygate.server.store.Writes;
 import earlygate.server.words.ApiProblem;
 import java.util.ArrayList;
@@ -125,7 +126,8 @@ public class RunService implements RigHost.Keeper {
                     : rigs.act(runId, r -> makeReady(r, d.action(), d.part(), d.to() > 0.5));
             if (done) {
                 events.add(new NewEvent(
-                        (key.length() > 48 ? key.substring(0, 48) : key) + "-" + events.size(),
+                        // Of the whole key: two long ones may differ only at their ends.
+                        Sha256.of(key + "-" + events.size()),
                         new RunEvent.Handled(step.id(), d.action(), d.part(), Double.toString(d.to()))));
             }
         }
