@@ -14,6 +14,7 @@ import Drawn from './Drawn.vue'
 import PatternCards from './PatternCards.vue'
 import PlateForm from './PlateForm.vue'
 import { useBeginning, usePatterns, type Given } from './useBeginning'
+import { userName } from '../display/userName'
 
 /** A new unit: a circuit is chosen, its plates are read off, and its plan is at hand. */
 const route = useRoute()
@@ -66,7 +67,7 @@ async function keep(then: 'plan' | 'sheet') {
     }
     const tag = given.value.tag.trim()
     const document = { ...made.document, tag, name: given.value.name.trim() }
-    const body = { base: 0, document, unconfirmed: made.unconfirmed, by: localStorage.getItem('name') ?? '' }
+    const body = { base: 0, document, unconfirmed: made.unconfirmed, by: userName() }
     await call('POST', `/api/units/${encodeURIComponent(tag)}/revisions`, body, true)
     kept.value = ''
     await queries.invalidateQueries({ queryKey: ['units'] })

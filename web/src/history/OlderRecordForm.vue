@@ -11,6 +11,7 @@ import Problems from '../display/Problems.vue'
 import { say } from '../words'
 import type { History } from './history'
 import { emptyDraft, fromFile, toRecord, type OlderRecord } from './olderRecord'
+import { userName } from '../display/userName'
 
 /** A commissioning from before: typed in from paper, or read from a file and looked over. */
 const props = defineProps<{ history: History }>()
@@ -20,7 +21,7 @@ const display = useDisplay()
 /** Pressures are typed in the unit that was shown when the form was opened or filled. */
 const unit = ref(display.pressure)
 const draft = ref(emptyDraft(props.history))
-const typedBy = ref(localStorage.getItem('technician') ?? '')
+const typedBy = ref(userName())
 const file = ref<{ name: string; text: string }>()
 const ignored = ref<string[]>([])
 const wrong = ref<string[]>([])

@@ -12,6 +12,7 @@ import { asRefused, call, type Refused, type Schema } from '../api/client'
 import { useDisplay } from '../display/display'
 import Problems from '../display/Problems.vue'
 import { newKey } from './outbox'
+import { keepUserName, userName } from '../display/userName'
 
 const props = defineProps<{ tag: string }>()
 const display = useDisplay()
@@ -21,7 +22,7 @@ const { data: runs } = useQuery({
   queryKey: ['open-runs', props.tag],
   queryFn: () => call<Schema['RunSummary'][]>('GET', `/api/runs?open=true&tag=${encodeURIComponent(props.tag)}`),
 })
-const name = ref(localStorage.getItem('technician') ?? '')
+const name = ref(userName())
 const practice = ref(true)
 const RIGS = [
   { value: 'easy', label: say('run.startPage.rig-easy') },
@@ -52,7 +53,7 @@ async function start() {
       key: `${key}-${practice.value}-${rig.value}`,
     }
     const run = await call<Schema['RunView']>('POST', `/api/runs?${display.query}`, body)
-    localStorage.setItem('technician', name.value)
+    keepUserName(name.value)
     await router.push({ name: 'run', params: { tag: props.tag, id: run.id } })
   } catch (e) {
     refused.value = asRefused(e)

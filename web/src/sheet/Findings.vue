@@ -7,6 +7,7 @@ import { asRefused, call, type Refused, type Schema } from '../api/client'
 import { useDisplay } from '../display/display'
 import { settingName } from '../display/names'
 import Problems from '../display/Problems.vue'
+import { keepUserName, userName } from '../display/userName'
 
 type Finding = Schema['FindingView']
 type Suggestion = Schema['SuggestionView']
@@ -22,7 +23,7 @@ const SIGN: Record<string, string> = {
 }
 const opened = ref('')
 const reason = ref('')
-const by = ref(localStorage.getItem('name') ?? '')
+const by = ref(userName())
 const releasedBy = ref('')
 const refused = ref<Refused | null>(null)
 
@@ -45,7 +46,7 @@ async function letStand(f: Finding) {
   try {
     const body = { fingerprint: f.fingerprint, reason: reason.value, by: by.value, releasedBy: releasedBy.value }
     emit('accepted', await call<Accepted[]>('POST', `/api/units/${props.tag}/accepted`, body))
-    localStorage.setItem('name', by.value)
+    keepUserName(by.value)
     opened.value = ''
     reason.value = ''
     refused.value = null

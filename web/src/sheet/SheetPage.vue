@@ -21,6 +21,7 @@ import TargetTable from './TargetTable.vue'
 import type { SheetTab } from './tabs'
 import { useUndoKeys } from './undoKeys'
 import { AT_REST, useSheet, type WhatIf } from './useSheet'
+import { keepUserName, userName } from '../display/userName'
 
 const props = defineProps<{ tag: string }>()
 const queries = useQueryClient()
@@ -47,7 +48,7 @@ const {
 /** At first the part that somebody was sent here to mend. */
 const chosen = ref(String(useRoute().query.part ?? ''))
 const tab = ref<SheetTab>(chosen.value ? 'parts' : 'circuit')
-const by = ref(localStorage.getItem('name') ?? '')
+const by = ref(userName())
 
 const problem = computed(() => {
   const r = refused.value
@@ -65,7 +66,7 @@ function edit(id: string) {
 }
 
 function keep() {
-  localStorage.setItem('name', by.value)
+  keepUserName(by.value)
   void save(by.value)
 }
 

@@ -5,6 +5,7 @@ import { newKey } from '../run/outbox'
 import type { RunView } from '../run/useRun'
 import { say } from '../words'
 import { handAt } from './hand'
+import { userName } from '../display/userName'
 
 /** In the order in which they are walked; `ready`: the rig is brought to the first screw. */
 export const STOPS = ['sheet', 'plan', 'ready', 'screw', 'end'] as const
@@ -75,7 +76,7 @@ export const useTour = defineStore('tour', () => {
   /** @returns the number of the practice run */
   async function startRun(): Promise<number | undefined> {
     return attempt(async () => {
-      const technician = localStorage.getItem('technician') ?? say('tour.newcomer')
+      const technician = userName() || say('tour.newcomer')
       const body = { tag: state.value.tag, technician, school: 'auto', practice: true, rig: 'easy', key: newKey() }
       const run = await call<RunView>('POST', '/api/runs', body)
       state.value.run = run.id

@@ -17,6 +17,7 @@ import TourOffer from '../tour/TourOffer.vue'
 import { useTour } from '../tour/useTour'
 import { LIKE } from './unitFile'
 import { isDue, useUnits, type UnitSummary } from './useUnits'
+import { userName } from '../display/userName'
 
 const { data: units, error, isPending } = useUnits()
 const queries = useQueryClient()
@@ -64,7 +65,6 @@ async function importFile(file: File) {
 }
 
 const router = useRouter()
-const myName = () => localStorage.getItem('name') ?? ''
 const { data: removed } = useQuery({ queryKey: ['removed-units'], queryFn: () => call<Schema['Removed'][]>('GET', '/api/removed-units') })
 
 const { data: changed } = useQuery({ queryKey: ['changed-data'], queryFn: () => call<string[]>('GET', '/api/changed-data') })
@@ -99,7 +99,7 @@ function openOnly() {
 }
 
 function remove(tag: string) {
-  const path = `/api/units/${encodeURIComponent(tag)}?by=${encodeURIComponent(myName())}`
+  const path = `/api/units/${encodeURIComponent(tag)}?by=${encodeURIComponent(userName())}`
   void put('DELETE', path, say('units.unitsPage.is-removed-below-it', tag), () => bringBack(tag))
 }
 

@@ -17,6 +17,7 @@ import OilYears from './OilYears.vue'
 import ScheduleForm from './ScheduleForm.vue'
 import { COLOURS, type Upkeep, type Written } from './upkeep'
 import WriteDown from './WriteDown.vue'
+import { userName } from '../display/userName'
 
 /** What keeps a machine as it was commissioned: what is due, what was done, its oil and its filters. */
 const props = defineProps<{ tag: string }>()
@@ -30,7 +31,7 @@ const { data: upkeep, error } = useQuery({
   queryFn: () => call<Upkeep>('GET', `${path.value}?${display.query}`),
   staleTime: 0,
 })
-const by = ref(localStorage.getItem('technician') ?? '')
+const by = ref(userName())
 const on = ref(today())
 const refused = ref<Refused | null>(null)
 

@@ -55,7 +55,7 @@ class MachinesTest extends OnAServer {
         try (Server again = new Server(broken)) {
             again.machine(bad, 1);
             again.machine(good, 1);
-            assertThat(firstOf(again, bad, "\"closed\":\"")).contains("\"closed\":\"");
+            assertThat(firstOf(again, bad, "\"closed\":\"")).contains("\"closed\":\"The model found no balance");
             assertThat(again.post("/api/runs/" + bad + "/rig", object().put("action", "pass"))
                             .status())
                     .isEqualTo(409);

@@ -1,7 +1,10 @@
 package earlygate.server.rig;
 
+import earlygate.explain.Reason;
+import earlygate.quantity.PressureUnit;
 import earlygate.rig.Readiness;
 import earlygate.rig.Standing;
+import earlygate.server.words.Words;
 import java.util.List;
 import java.util.Map;
 
@@ -71,9 +74,29 @@ public record LiveView(
 
     public record Motor(double amps, boolean settled) {}
 
-    static LiveView closed(long at, String why) {
+    static LiveView closed(long at, Reason why) {
         return new LiveView(
-                at, 0, 0, Map.of(), Map.of(), Map.of(), 0, Map.of(), Map.of(), Map.of(), Map.of(), Map.of(), Map.of(),
-                Map.of(), null, Map.of(), Map.of(), List.of(), null, null, null, why);
+                at,
+                0,
+                0,
+                Map.of(),
+                Map.of(),
+                Map.of(),
+                0,
+                Map.of(),
+                Map.of(),
+                Map.of(),
+                Map.of(),
+                Map.of(),
+                Map.of(),
+                Map.of(),
+                null,
+                Map.of(),
+                Map.of(),
+                List.of(),
+                null,
+                null,
+                null,
+                Words.in(PressureUnit.BAR).say(why));
     }
 }

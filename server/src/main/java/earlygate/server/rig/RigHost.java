@@ -59,7 +59,7 @@ public class RigHost implements SmartLifecycle {
     private final JsonMapper json;
     private final Map<Long, Hosted> rigs = new ConcurrentHashMap<>();
     private final Map<Long, Listeners> listeners = new ConcurrentHashMap<>();
-    private final Map<Long, String> closed = new ConcurrentHashMap<>();
+    private final Map<Long, Reason> closed = new ConcurrentHashMap<>();
     /** Parked in this very process, so that their drives run on when they come back. */
     private final Set<Long> parked = ConcurrentHashMap.newKeySet();
 
@@ -99,7 +99,7 @@ public class RigHost implements SmartLifecycle {
 
     private LiveRig rig(long runId) {
         if (closed.containsKey(runId)) {
-            throw ApiProblem.conflict("rig", Reason.of("rig.closed").name("why", closed.get(runId)));
+            throw ApiProblem.conflict("rig", Reason.of("rig.closed").said("why", closed.get(runId)));
         }
         return rigs.compute(runId, (id, kept) -> {
                     Hosted hosted = kept == null ? new Hosted(made(id)) : kept;
@@ -122,7 +122,7 @@ public class RigHost implements SmartLifecycle {
     }
 
     /** Why this machine was closed; null while it lives. */
-    public String closed(long runId) {
+    public Reason closed(long runId) {
         return closed.get(runId);
     }
 
@@ -269,7 +269,9 @@ public class RigHost implements SmartLifecycle {
 
     private void close(long id, RuntimeException e) {
         LOG.error("The practice machine of run {} failed and is closed", id, e);
-        closed.put(id, String.valueOf(e.getMessage()));
+        // The solver in time says so when even a step of a nanosecond finds no balance; anything else is a fault of
+        // ours.
+        closed.put(id, Reason.of(e instanceof IllegalStateException ? "rig.closed.no-balance" : "rig.closed.fault"));
         rigs.remove(id);
         if (listeners.containsKey(id)) {
             listeners.get(id).tell(LiveView.closed(clock.millis(), closed.get(id)));

@@ -78,7 +78,7 @@ class RigController {
             return answer(id, 0, "");
         }
         if (rigs.closed(id) != null) {
-            throw ApiProblem.conflict("rig", Reason.of("rig.closed").name("why", rigs.closed(id)));
+            throw ApiProblem.conflict("rig", Reason.of("rig.closed").said("why", rigs.closed(id)));
         }
         Optional<RunEvent> before = runs.delivered(id, a.key());
         if (before.isPresent()) {
