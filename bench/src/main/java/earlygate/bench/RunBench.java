@@ -4,7 +4,7 @@ import earlygate.plan.Plan;
 import earlygate.plan.School;
 import earlygate.plan.Step;
 import earlygate.planner.Planner;
-import earlygate.run.Answers;
+import earlygate.run.ModelCache;
 import earlygate.run.RunEvent;
 import earlygate.run.RunState;
 import earlygate.unit.PowerUnit;
@@ -58,7 +58,7 @@ public class RunBench {
         for (int i = 1; i <= events; i++) {
             log.add(reading(i));
         }
-        run = RunState.of(unit, plan, log, false, new Answers(unit));
+        run = RunState.of(unit, plan, log, false, new ModelCache(unit));
     }
 
     @Benchmark

@@ -23,13 +23,13 @@ final class AlongCurves implements Check {
     @Override
     public List<Violation> of(Replay replay) {
         List<Violation> found = new ArrayList<>();
-        for (Replay.Stand s : replay.stands()) {
+        for (Replay.ReplayedStep s : replay.steps()) {
             s.step().curve().flatMap(c -> first(replay, s, c)).ifPresent(found::add);
         }
         return found;
     }
 
-    private static Optional<Violation> first(Replay replay, Replay.Stand s, Curve c) {
+    private static Optional<Violation> first(Replay replay, Replay.ReplayedStep s, Curve c) {
         TestPoint gauge = replay.unit.testPoint(c.gauge());
         for (double opening = 1; opening > LEAST; opening *= NARROWER) {
             Situation at = s.at().withOpening(c.load(), opening);
@@ -47,7 +47,7 @@ final class AlongCurves implements Check {
                 .findFirst();
     }
 
-    private static Optional<Violation> offTheDial(Replay.Stand s, TestPoint gauge, SteadyState state) {
+    private static Optional<Violation> offTheDial(Replay.ReplayedStep s, TestPoint gauge, SteadyState state) {
         double shown = state.pressure(gauge.line());
         return shown <= gauge.rangePa()
                 ? Optional.empty()
@@ -61,7 +61,7 @@ final class AlongCurves implements Check {
     }
 
     private static Optional<Violation> elsewhere(
-            Replay replay, Replay.Stand s, Curve c, Curve.Aim aim, TestPoint gauge) {
+            Replay replay, Replay.ReplayedStep s, Curve c, Curve.Aim aim, TestPoint gauge) {
         Optional<SteadyState> state = replay.solve(s.at().withOpening(c.load(), aim.opening()));
         double says = state.map(x -> x.pressure(gauge.line())).orElse(0.0);
         return Math.abs(says - aim.pressurePa()) <= SHARE * Math.abs(says) + gauge.errorPa()
@@ -75,7 +75,7 @@ final class AlongCurves implements Check {
                                 .pressure("value", says)));
     }
 
-    private static Violation violation(Point point, Replay.Stand s, Reason why) {
+    private static Violation violation(Point point, Replay.ReplayedStep s, Reason why) {
         return new Violation(point, s.step().id(), why);
     }
 }

@@ -7,16 +7,16 @@ import java.util.List;
 /** Replays a plan and lists what it may not contain. */
 public final class Audit {
     private static final List<Check> POINTS = List.of(
-            new SaysWhatItDoes(),
-            new Decides(),
+            new StepMatchesModel(),
+            new ReadingFollowsScrew(),
             new WithinRatings(),
             new AlongCurves(),
             new Protected(),
             new Direction(),
             new SetAndLocked(),
-            new LetDown(),
-            new StandsStill(),
-            new OnTheDial());
+            new LinesEmptied(),
+            new ReadingIsSteady(),
+            new GaugeFitsReading());
 
     private Audit() {}
 

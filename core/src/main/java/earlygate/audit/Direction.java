@@ -15,7 +15,7 @@ final class Direction implements Check {
     @Override
     public List<Violation> of(Replay replay) {
         List<Violation> found = new ArrayList<>();
-        for (Replay.Stand s : replay.stands()) {
+        for (Replay.ReplayedStep s : replay.steps()) {
             for (Move m : s.step().moves()) {
                 if (m.kind() == Move.Kind.TURN) {
                     Setting x = replay.unit.setting(m.id());

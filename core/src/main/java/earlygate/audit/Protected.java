@@ -20,7 +20,7 @@ final class Protected implements Check {
     public List<Violation> of(Replay replay) {
         List<Violation> found = new ArrayList<>();
         Set<String> set = new HashSet<>();
-        for (Replay.Stand s : replay.stands()) {
+        for (Replay.ReplayedStep s : replay.steps()) {
             if (s.step().setting().isPresent() && replay.unit.at(s.at()).anyDriveRuns()) {
                 Setting x = replay.unit.setting(s.step().setting().get());
                 // A relief that is turned limits the line itself; what else is turned does so only as long as it works.
@@ -46,12 +46,12 @@ final class Protected implements Check {
         return found;
     }
 
-    private static boolean turned(Replay replay, Replay.Stand s, Setting x) {
+    private static boolean turned(Replay replay, Replay.ReplayedStep s, Setting x) {
         return replay.unit.at(s.before()).setting(x.id())
                 != replay.unit.at(s.at()).setting(x.id());
     }
 
-    private static boolean alone(Replay replay, Replay.Stand s, Setting x) {
+    private static boolean alone(Replay replay, Replay.ReplayedStep s, Setting x) {
         return replay.solve(s.at().withSetting(x.id(), x.screw().maxPa()))
                 .filter(state -> state.pressures().entrySet().stream()
                         .anyMatch(line -> line.getValue()
@@ -59,7 +59,7 @@ final class Protected implements Check {
                 .isPresent();
     }
 
-    private static boolean woundIn(Replay replay, Replay.Stand s, Setting x) {
+    private static boolean woundIn(Replay replay, Replay.ReplayedStep s, Setting x) {
         return replay.unit.partOf(x.id()) instanceof ReliefValve r
                 && turned(replay, s, x)
                 && replay.unit.at(s.at()).setting(x.id()) >= x.screw().maxPa()

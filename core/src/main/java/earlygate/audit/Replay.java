@@ -18,10 +18,10 @@ import java.util.OptionalDouble;
 final class Replay {
     final PowerUnit unit;
     final Model model;
-    private final List<Stand> stands = new ArrayList<>();
+    private final List<ReplayedStep> steps = new ArrayList<>();
 
     /** @param before the situation of the step before; of the first step its own */
-    record Stand(Step step, Situation before, Optional<SteadyState> state) {
+    record ReplayedStep(Step step, Situation before, Optional<SteadyState> state) {
         Situation at() {
             return step.situation();
         }
@@ -32,13 +32,13 @@ final class Replay {
         this.unit = model.unit();
         Situation before = null;
         for (Step s : plan.steps()) {
-            stands.add(new Stand(s, before == null ? s.situation() : before, solve(s.situation())));
+            steps.add(new ReplayedStep(s, before == null ? s.situation() : before, solve(s.situation())));
             before = s.situation();
         }
     }
 
-    List<Stand> stands() {
-        return stands;
+    List<ReplayedStep> steps() {
+        return steps;
     }
 
     Optional<SteadyState> solve(Situation s) {
@@ -46,20 +46,20 @@ final class Replay {
     }
 
     /** A power limiter that is set only later holds nothing for sure yet: the state without it; empty where all are set. */
-    Optional<SteadyState> withoutUnsetLimiters(Stand stand) {
-        Situation s = stand.at();
+    Optional<SteadyState> withoutUnsetLimiters(ReplayedStep replayed) {
+        Situation s = replayed.at();
         for (RateTarget t : unit.rateTargets()) {
-            boolean setLater = stands.stream()
-                    .dropWhile(x -> x != stand)
+            boolean setLater = steps.stream()
+                    .dropWhile(x -> x != replayed)
                     .skip(1)
-                    .map(Stand::step)
+                    .map(ReplayedStep::step)
                     .anyMatch(x -> x.kind() == Step.Kind.SET
                             && x.setting().filter(t.setting()::equals).isPresent());
             if (setLater && unit.setting(t.setting()).kind() == Setting.Kind.POWER_LIMITER) {
                 s = s.withSetting(t.setting(), unit.setting(t.setting()).screw().maxPa());
             }
         }
-        return s.equals(stand.at()) ? Optional.empty() : solve(s);
+        return s.equals(replayed.at()) ? Optional.empty() : solve(s);
     }
 
     /** What a flow meter shows, m3/s: one of the unit's own, or one that is fitted; empty where it is neither. */

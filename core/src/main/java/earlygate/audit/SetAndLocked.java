@@ -22,7 +22,7 @@ final class SetAndLocked implements Check {
     @Override
     public List<Violation> of(Replay replay) {
         List<Violation> found = new ArrayList<>();
-        String last = replay.stands().get(replay.stands().size() - 1).step().id();
+        String last = replay.steps().get(replay.steps().size() - 1).step().id();
         for (Target t : replay.unit.targets()) {
             int set = lastIndex(replay, s -> is(s, Step.Kind.SET, t.setting()));
             int locked = lastIndex(replay, s -> is(s, Step.Kind.LOCK, t.setting()) && reads(s.step()));
@@ -33,7 +33,7 @@ final class SetAndLocked implements Check {
                 found.add(violation("audit.never-locked", id(replay, set), t.setting()));
             } else if (turned > locked) {
                 found.add(violation("audit.touched-after-lock", id(replay, turned), t.setting()));
-            } else if (!comesUpToIt(replay, replay.stands().get(locked), t)) {
+            } else if (!comesUpToIt(replay, replay.steps().get(locked), t)) {
                 found.add(violation("audit.crack-not-found-again", id(replay, locked), t.setting()));
             } else {
                 wrongPlace(replay, locked, t).ifPresent(found::add);
@@ -59,7 +59,7 @@ final class SetAndLocked implements Check {
     }
 
     /** A locked relief whose crack is found again: the pump comes up to it from where nothing passes, its own screw still. */
-    private static boolean comesUpToIt(Replay replay, Replay.Stand locked, Target t) {
+    private static boolean comesUpToIt(Replay replay, Replay.ReplayedStep locked, Target t) {
         if (!locked.step().cracks()) {
             return true;
         }
@@ -71,7 +71,7 @@ final class SetAndLocked implements Check {
         return pumpTurned && shut;
     }
 
-    private static boolean rises(Replay replay, Replay.Stand s, String setting) {
+    private static boolean rises(Replay replay, Replay.ReplayedStep s, String setting) {
         Setting x = replay.unit.setting(setting);
         return replay.unit.at(s.at()).setting(x.id())
                 > replay.unit.at(s.before()).setting(x.id());
@@ -99,7 +99,7 @@ final class SetAndLocked implements Check {
     /** What is left is what was asked, but for what leaks and drops cost. */
     private static Optional<Violation> wrongPlace(Replay replay, int locked, Target t) {
         Setting x = replay.unit.setting(t.setting());
-        double left = replay.unit.at(replay.stands().get(locked).at()).setting(x.id());
+        double left = replay.unit.at(replay.steps().get(locked).at()).setting(x.id());
         boolean fullFlow = t.defined() == Target.Defined.FULL_FLOW;
         boolean wrong =
                 fullFlow ? left > t.pressurePa() + t.tolerancePa() : Math.abs(left - t.pressurePa()) > t.tolerancePa();
@@ -115,12 +115,12 @@ final class SetAndLocked implements Check {
     }
 
     private interface Which {
-        boolean is(Replay.Stand s);
+        boolean is(Replay.ReplayedStep s);
     }
 
     private static int lastIndex(Replay replay, Which which) {
-        for (int i = replay.stands().size() - 1; i >= 0; i--) {
-            if (which.is(replay.stands().get(i))) {
+        for (int i = replay.steps().size() - 1; i >= 0; i--) {
+            if (which.is(replay.steps().get(i))) {
                 return i;
             }
         }
@@ -128,10 +128,10 @@ final class SetAndLocked implements Check {
     }
 
     private static String id(Replay replay, int index) {
-        return replay.stands().get(index).step().id();
+        return replay.steps().get(index).step().id();
     }
 
-    private static boolean is(Replay.Stand s, Step.Kind kind, String setting) {
+    private static boolean is(Replay.ReplayedStep s, Step.Kind kind, String setting) {
         return s.step().kind() == kind
                 && s.step().setting().filter(setting::equals).isPresent();
     }
@@ -141,14 +141,14 @@ final class SetAndLocked implements Check {
                 && s.expect().stream().anyMatch(e -> s.goal().get().reads(e.instrument()));
     }
 
-    private static boolean turned(Replay replay, Replay.Stand s, String setting) {
+    private static boolean turned(Replay replay, Replay.ReplayedStep s, String setting) {
         Setting x = replay.unit.setting(setting);
         return replay.unit.at(s.before()).setting(x.id())
                 != replay.unit.at(s.at()).setting(x.id());
     }
 
     /** A judged reading, in a state in which the compensator has the pump's line. */
-    private static boolean readsCutOff(Replay replay, Replay.Stand s, Pump p) {
+    private static boolean readsCutOff(Replay replay, Replay.ReplayedStep s, Pump p) {
         boolean judged = s.step().kind() == Step.Kind.LOCK
                 || s.step().kind() == Step.Kind.TEST
                 || s.step().kind() == Step.Kind.SET;

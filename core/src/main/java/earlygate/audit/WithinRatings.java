@@ -26,7 +26,7 @@ final class WithinRatings implements Check {
     @Override
     public List<Violation> of(Replay replay) {
         List<Violation> found = new ArrayList<>();
-        for (Replay.Stand s : replay.stands()) {
+        for (Replay.ReplayedStep s : replay.steps()) {
             Optional<Violation> first = s.state().flatMap(x -> passed(replay.unit, s.step(), x, "audit.in-the-step"));
             if (first.isEmpty() && replay.unit.at(s.at()).anyDriveRuns()) {
                 first = pastTarget(replay, s).or(() -> onTheWay(replay, s));
@@ -40,7 +40,7 @@ final class WithinRatings implements Check {
         return found;
     }
 
-    private static Optional<Violation> pastTarget(Replay replay, Replay.Stand s) {
+    private static Optional<Violation> pastTarget(Replay replay, Replay.ReplayedStep s) {
         if (!s.step().measured().isPresent() || s.step().kind() == Step.Kind.LOCK) {
             return Optional.empty();
         }
@@ -54,7 +54,7 @@ final class WithinRatings implements Check {
                 .flatMap(state -> rating(s.step(), state, "audit.past-its-target", replay.unit::weakestForAMoment));
     }
 
-    private static Optional<Violation> onTheWay(Replay replay, Replay.Stand s) {
+    private static Optional<Violation> onTheWay(Replay replay, Replay.ReplayedStep s) {
         for (Setting x : replay.unit.settings()) {
             double from = replay.unit.at(s.before()).setting(x.id());
             double to = replay.unit.at(s.at()).setting(x.id());
@@ -71,7 +71,7 @@ final class WithinRatings implements Check {
     }
 
     /** Levers, valves and drives one after another, as the step has them. */
-    private static Optional<Violation> moveByMove(Replay replay, Replay.Stand s) {
+    private static Optional<Violation> moveByMove(Replay replay, Replay.ReplayedStep s) {
         Situation at = s.before();
         for (Move m : s.step().moves()) {
             if (replay.unit.components().stream().noneMatch(c -> c.id().equals(m.id()))) {

@@ -1,7 +1,7 @@
 package earlygate.drawing;
 
-import earlygate.drawing.Redraw.Made;
-import earlygate.drawing.Redraw.NotDrawn;
+import earlygate.drawing.DrawingEdit.Made;
+import earlygate.drawing.DrawingEdit.NotDrawn;
 import earlygate.explain.Reason;
 import earlygate.unit.Control;
 import earlygate.unit.Line;
@@ -19,9 +19,9 @@ final class Controls {
     private static final String SIGNAL = "signal";
     private static final double SMALL_LINE_L = 0.1;
 
-    private final Paper paper;
+    private final Canvas paper;
 
-    Controls(Paper paper) {
+    Controls(Canvas paper) {
         this.paper = paper;
     }
 
@@ -40,9 +40,9 @@ final class Controls {
         double rating = pump.path("ratedPressureBar")
                 .asDouble(paper.rating(pump.path("outlet").asString("")));
         if (control == Control.COMPENSATOR) {
-            Usual.compensator(drawn, set, rating);
+            TypicalValues.compensator(drawn, set, rating);
         } else {
-            Usual.loadSense(drawn, set, signal(rating));
+            TypicalValues.loadSense(drawn, set, signal(rating));
         }
         // A half-filled file may have it without its control.
         paper.rubOutTarget(control.of(id));
@@ -67,7 +67,7 @@ final class Controls {
     Made drive(ObjectNode pump, String driver) {
         String id = pumpId(pump);
         paper.find("components", driver)
-                .filter(d -> Paper.DRIVERS.contains(Paper.type(d)))
+                .filter(d -> Canvas.DRIVERS.contains(Canvas.type(d)))
                 .orElseThrow(() -> NotDrawn.of("drawing.no-driver", driver));
         pump.put("driver", driver);
         return new Made(id, Reason.of("drawing.driven").name("id", id).name("driver", driver));
@@ -85,10 +85,10 @@ final class Controls {
     }
 
     private static String pumpId(ObjectNode pump) {
-        if (!Paper.type(pump).equals("pump")) {
-            throw NotDrawn.of("drawing.no-pump", Paper.id(pump));
+        if (!Canvas.type(pump).equals("pump")) {
+            throw NotDrawn.of("drawing.no-pump", Canvas.id(pump));
         }
-        return Paper.id(pump);
+        return Canvas.id(pump);
     }
 
     /** Bleeds of a signal line on which nothing is felt any more. */
@@ -97,7 +97,7 @@ final class Controls {
                 .filter(c -> !Ends.on(c, signal).isEmpty())
                 .toList();
         boolean only = on.stream().allMatch(c -> c.path("purpose").asString("").equals("bleed"));
-        return only ? on.stream().map(Paper::id).toList() : List.of();
+        return only ? on.stream().map(Canvas::id).toList() : List.of();
     }
 
     /** The one by which something of this unit feels its load already; else a new one, which bleeds to tank. */
@@ -111,7 +111,7 @@ final class Controls {
                 .orElseGet(() -> {
                     String line = paper.lettered("LS");
                     paper.draft().line(line, "signal line", OptionalDouble.empty(), rating, SMALL_LINE_L);
-                    Usual.bleed(paper.draft(), paper.numbered("OR"), line);
+                    TypicalValues.bleed(paper.draft(), paper.numbered("OR"), line);
                     return line;
                 });
     }

@@ -1,6 +1,6 @@
 package earlygate.drawing;
 
-import earlygate.drawing.Redraw.Made;
+import earlygate.drawing.DrawingEdit.Made;
 import earlygate.explain.Reason;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
@@ -16,18 +16,18 @@ import tools.jackson.databind.node.ObjectNode;
  * comes with its cylinder, a second branch with all that is on it. Every figure is as the first one's until confirmed.
  */
 final class Copying {
-    private final Paper paper;
+    private final Canvas paper;
     private final Map<String, String> lines = new LinkedHashMap<>();
 
-    Copying(Paper paper) {
+    Copying(Canvas paper) {
         this.paper = paper;
     }
 
     Made second(ObjectNode part) {
-        String id = Paper.id(part);
+        String id = Canvas.id(part);
         Set<String> own = own(part);
         List<ObjectNode> hanging = paper.all("components")
-                .filter(c -> !Paper.id(c).equals(id))
+                .filter(c -> !Canvas.id(c).equals(id))
                 .filter(c -> !Ends.withoutTank(c).isEmpty() && own.containsAll(Ends.withoutTank(c)))
                 .toList();
         own.forEach(this::line);
@@ -80,7 +80,7 @@ final class Copying {
     }
 
     private String copy(ObjectNode part) {
-        String old = Paper.id(part);
+        String old = Canvas.id(part);
         String id = paper.like(old);
         ObjectNode copy = part.deepCopy();
         copy.put("id", id);
@@ -88,7 +88,7 @@ final class Copying {
         paper.unit().withArray("components").add(copy);
         figures("components." + id, copy);
         List<ObjectNode> targets = paper.all("targets")
-                .filter(t -> Paper.isOf(old, t.path("setting").asString("")))
+                .filter(t -> Canvas.isOf(old, t.path("setting").asString("")))
                 .toList();
         for (ObjectNode t : targets) {
             ObjectNode target = t.deepCopy();

@@ -18,7 +18,7 @@ public final class Draft {
     private final List<String> assumed = new ArrayList<>();
 
     /** Gauges of the workshop that are not fitted yet. */
-    private final List<Dial> left;
+    private final List<SpareGauge> left;
 
     /** Draws on this very unit. */
     public Draft(ObjectNode unit) {
@@ -26,7 +26,7 @@ public final class Draft {
     }
 
     /** @param gauges of the workshop, each of them there once */
-    public Draft(ObjectNode unit, List<Dial> gauges) {
+    public Draft(ObjectNode unit, List<SpareGauge> gauges) {
         this.unit = unit;
         left = new ArrayList<>(gauges);
     }
@@ -56,7 +56,7 @@ public final class Draft {
 
     /** What is drawn already, to be drawn on. */
     Part on(String list, ObjectNode entry) {
-        return new Part(entry, list + "." + Paper.id(entry), assumed);
+        return new Part(entry, list + "." + Canvas.id(entry), assumed);
     }
 
     public Part part(String id, String type) {
@@ -78,9 +78,9 @@ public final class Draft {
     }
 
     public void fineGauge(String id, String line, OptionalDouble range, double top, double accuracyClass) {
-        Dial dial = range.isPresent()
-                ? new Dial(range.getAsDouble(), accuracyClass, "bar")
-                : ofTheWorkshop(top, accuracyClass).orElseGet(() -> new Dial(made(top), accuracyClass, "bar"));
+        SpareGauge dial = range.isPresent()
+                ? new SpareGauge(range.getAsDouble(), accuracyClass, "bar")
+                : ofTheWorkshop(top, accuracyClass).orElseGet(() -> new SpareGauge(made(top), accuracyClass, "bar"));
         left.remove(dial);
         Part gauge = entry("testPoints", id).set("id", id).set("line", line);
         gauge.answered("rangeBar", range, dial.rangeBar())
@@ -89,11 +89,11 @@ public final class Draft {
     }
 
     /** The smallest that shows enough, as fine as is asked, and not so large that its needle hardly moves. */
-    private Optional<Dial> ofTheWorkshop(double top, double accuracyClass) {
+    private Optional<SpareGauge> ofTheWorkshop(double top, double accuracyClass) {
         return left.stream()
                 .filter(g -> g.rangeBar() >= ENOUGH * top && g.rangeBar() <= MOST * top)
                 .filter(g -> g.accuracyClass() <= accuracyClass)
-                .min(Comparator.comparingDouble(Dial::rangeBar).thenComparingDouble(Dial::accuracyClass));
+                .min(Comparator.comparingDouble(SpareGauge::rangeBar).thenComparingDouble(SpareGauge::accuracyClass));
     }
 
     private static double made(double top) {

@@ -16,7 +16,7 @@ import java.util.stream.Stream;
  */
 record NewPart(String prefix, Optional<String> behind, boolean set, Drawn drawn) {
     /** @param bar 0 where it has none */
-    record Place(Paper paper, String id, String from, String to, double bar) {
+    record Place(Canvas paper, String id, String from, String to, double bar) {
         Part part(String type) {
             return paper.draft().part(id, type);
         }
@@ -40,7 +40,7 @@ record NewPart(String prefix, Optional<String> behind, boolean set, Drawn drawn)
         home("unloading-valve", "UV", true, at -> {
             Part valve = ends(at, "unloading-valve").set("pilot", at.from);
             sized(valve, 1.3 * at.flow(), 4);
-            return Usual.screw(valve, at.bar, Math.min(15, at.bar / 3), Usual.fits(1.5 * at.bar));
+            return TypicalValues.screw(valve, at.bar, Math.min(15, at.bar / 3), TypicalValues.fits(1.5 * at.bar));
         });
         home(
                 "accumulator",
@@ -50,12 +50,12 @@ record NewPart(String prefix, Optional<String> behind, boolean set, Drawn drawn)
                         .set("line", at.from)
                         .assume("volumeL", 10)
                         .set("prechargeBar", at.bar));
-        home("throttle", "TV", false, at -> Usual.load(at.paper.draft(), at.id, at.from, at.to, at.flow()));
+        home("throttle", "TV", false, at -> TypicalValues.load(at.paper.draft(), at.id, at.from, at.to, at.flow()));
         home(
                 "orifice",
                 "OR",
                 false,
-                at -> Usual.restriction(at.paper.draft(), at.id, "orifice", at.from, at.to, 1, 100)
+                at -> TypicalValues.restriction(at.paper.draft(), at.id, "orifice", at.from, at.to, 1, 100)
                         .set("purpose", "bleed"));
         home(
                 "cylinder",
@@ -89,7 +89,8 @@ record NewPart(String prefix, Optional<String> behind, boolean set, Drawn drawn)
                 "FC",
                 "W",
                 false,
-                at -> sized(ends(at, "flow-control"), at.flow(), 8).assume("setLpm", Usual.size(at.flow() / 2)));
+                at -> sized(ends(at, "flow-control"), at.flow(), 8)
+                        .assume("setLpm", TypicalValues.size(at.flow() / 2)));
     }
 
     private static void home(String type, String prefix, boolean set, Drawn drawn) {
@@ -113,19 +114,20 @@ record NewPart(String prefix, Optional<String> behind, boolean set, Drawn drawn)
     }
 
     private static Part sized(Part part, double flow, double dropBar) {
-        return part.assume("ratedFlowLpm", Usual.size(flow)).assume("ratedDropBar", dropBar);
+        return part.assume("ratedFlowLpm", TypicalValues.size(flow)).assume("ratedDropBar", dropBar);
     }
 
     /** A valve before a branch of its own pressure, drained to tank, with what such a one usually has. */
     private static Part branch(Place at, String type, String usually) {
         Part valve = sized(ends(at, type).set("drain", Line.TANK), at.flow(), 8).set(usually, true);
-        return Usual.screw(valve, at.bar, Math.min(15, at.bar / 3), Usual.fits(1.5 * at.bar));
+        return TypicalValues.screw(valve, at.bar, Math.min(15, at.bar / 3), TypicalValues.fits(1.5 * at.bar));
     }
 
     /** The first relief of a pump's line protects all behind it. */
     private static Part relief(Place at) {
         boolean main = at.paper.isPumpLine(at.from) && !at.paper.hasRelief(at.from);
-        Part relief = Usual.relief(at.paper.draft(), at.id, at.from, at.to, at.bar, at.flow(), at.flow() > PILOTED);
+        Part relief =
+                TypicalValues.relief(at.paper.draft(), at.id, at.from, at.to, at.bar, at.flow(), at.flow() > PILOTED);
         return main ? relief.set("role", "main") : relief;
     }
 

@@ -26,13 +26,13 @@ public final class GaugeSearch {
 
     private final Model model;
     private final PowerUnit unit;
-    private final Hands hands;
+    private final ManualSetups hands;
     private final Observability sight;
-    private final Loading loading;
-    private final Clearing clearing;
+    private final LoadDegrees loading;
+    private final LimiterClearance clearing;
     private final boolean loadsToo;
-    private final Map<Sought, List<Hands.Candidate>> plain = new HashMap<>();
-    private final Map<Sought, List<Hands.Candidate>> loaded = new HashMap<>();
+    private final Map<Sought, List<ManualSetups.Candidate>> plain = new HashMap<>();
+    private final Map<Sought, List<ManualSetups.Candidate>> loaded = new HashMap<>();
 
     /** A setting at the value, Pa, that it is to show. */
     private record Sought(Setting setting, double value) {}
@@ -45,10 +45,10 @@ public final class GaugeSearch {
         this.model = model;
         this.unit = model.unit();
         this.loadsToo = loadsToo;
-        hands = new Hands(unit);
+        hands = new ManualSetups(unit);
         sight = new Observability(unit);
-        loading = new Loading(hands, sight, model);
-        clearing = new Clearing(hands, sight, loading, model);
+        loading = new LoadDegrees(hands, sight, model);
+        clearing = new LimiterClearance(hands, sight, loading, model);
     }
 
     /** A search that also opens a load for settings that show without flow: more work, and more found. */
@@ -86,13 +86,13 @@ public final class GaugeSearch {
     }
 
     private Optional<Arrangement> best(
-            List<Hands.Candidate> candidates,
+            List<ManualSetups.Candidate> candidates,
             Setting sought,
             double value,
             Situation from,
             Predicate<String> mayRaise) {
         Arrangement best = null;
-        for (Hands.Candidate candidate : candidates) {
+        for (ManualSetups.Candidate candidate : candidates) {
             Optional<Arrangement> found = clearing.attempt(sought, value, candidate, from, mayRaise);
             if (found.isPresent() && (best == null || better(found.get(), best))) {
                 best = found.get();
@@ -152,14 +152,14 @@ public final class GaugeSearch {
                 : !one.gauges().isEmpty();
     }
 
-    private List<Hands.Candidate> candidates(Setting sought, double value) {
+    private List<ManualSetups.Candidate> candidates(Setting sought, double value) {
         return plain.computeIfAbsent(new Sought(sought, value), s -> discover(sought, value));
     }
 
     /** Where it shows without flow but can't be given the gauge so, a load opened by degrees may help. */
-    private List<Hands.Candidate> loaded(Setting sought, double value) {
+    private List<ManualSetups.Candidate> loaded(Setting sought, double value) {
         return loaded.computeIfAbsent(new Sought(sought, value), s -> {
-            List<Hands.Candidate> found = new ArrayList<>();
+            List<ManualSetups.Candidate> found = new ArrayList<>();
             if (!sight.needsFlow(sought)) {
                 discover(sought, aside(sought, value), true, found);
             }
@@ -168,10 +168,10 @@ public final class GaugeSearch {
     }
 
     /** All other limiters out of the way, or all at their targets: in which ways of the hands does it show? */
-    private List<Hands.Candidate> discover(Setting sought, double value) {
-        List<Hands.Candidate> found = new ArrayList<>();
+    private List<ManualSetups.Candidate> discover(Setting sought, double value) {
+        List<ManualSetups.Candidate> found = new ArrayList<>();
         Situation aside = aside(sought, value);
-        Situation targets = Stated.targets(unit).withSetting(sought.id(), value);
+        Situation targets = SheetState.targets(unit).withSetting(sought.id(), value);
         for (boolean byDegrees : new boolean[] {false, true}) {
             if (!byDegrees && sight.needsFlow(sought)) {
                 continue;
@@ -189,7 +189,7 @@ public final class GaugeSearch {
     }
 
     private Situation aside(Setting sought, double value) {
-        Situation aside = Stated.speeds(unit).withSetting(sought.id(), value);
+        Situation aside = SheetState.speeds(unit).withSetting(sought.id(), value);
         for (Setting s : unit.settings()) {
             if (!s.id().equals(sought.id()) && s.isPressure()) {
                 double margin = unit.target(s.id()).map(Target::pressurePa).orElse(s.present());
@@ -200,7 +200,7 @@ public final class GaugeSearch {
     }
 
     /** It would have its line, but no gauge stands there. */
-    private Optional<Hands.Candidate> unseen(Setting sought, Situation others) {
+    private Optional<ManualSetups.Candidate> unseen(Setting sought, Situation others) {
         return hands.plain().stream()
                 .limit(MOST_TRIED)
                 .filter(c -> loading.stand(sought, c, others)
@@ -210,11 +210,11 @@ public final class GaugeSearch {
                 .findFirst();
     }
 
-    private void discover(Setting sought, Situation others, boolean byDegrees, List<Hands.Candidate> into) {
+    private void discover(Setting sought, Situation others, boolean byDegrees, List<ManualSetups.Candidate> into) {
         double first = Double.POSITIVE_INFINITY;
         int found = 0;
         int tried = 0;
-        for (Hands.Candidate candidate : byDegrees ? hands.loaded() : hands.plain()) {
+        for (ManualSetups.Candidate candidate : byDegrees ? hands.loaded() : hands.plain()) {
             if (found >= ENOUGH
                     || candidate.cost() > first + WORSE
                     || ++tried > (byDegrees ? MOST_LOADED : MOST_TRIED)) {

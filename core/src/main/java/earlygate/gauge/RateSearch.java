@@ -45,14 +45,14 @@ public final class RateSearch {
 
     private final Model model;
     private final PowerUnit unit;
-    private final Hands hands;
+    private final ManualSetups hands;
     private final Predicate<SteadyState> safe;
 
     /** @param safe no line above its rating, no drive above its own */
     public RateSearch(Model model, Predicate<SteadyState> safe) {
         this.model = model;
         this.unit = model.unit();
-        this.hands = new Hands(unit);
+        this.hands = new ManualSetups(unit);
         this.safe = safe;
     }
 
@@ -70,7 +70,7 @@ public final class RateSearch {
                 .findFirst());
     }
 
-    private Optional<Seen> byDegrees(RateTarget t, Situation s, Hands.Opener load) {
+    private Optional<Seen> byDegrees(RateTarget t, Situation s, ManualSetups.Opener load) {
         List<Seen> found = new ArrayList<>();
         for (double opening : DEGREES) {
             seen(t, load.at(s, opening), List.of(load.id())).ifPresent(found::add);

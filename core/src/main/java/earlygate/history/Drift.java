@@ -32,7 +32,7 @@ public record Drift(Kind kind, List<Span> spans, Optional<Estimate> perYear, Opt
     private static final double FAR = 20;
 
     /** @param stood oldest first; {@code target} as it is asked for today */
-    public static Drift of(List<Stood> stood, Target target) {
+    public static Drift of(List<SettingOnDay> stood, Target target) {
         List<Span> spans = Span.of(stood);
         if (spans.isEmpty()) {
             return new Drift(
@@ -80,21 +80,21 @@ public record Drift(Kind kind, List<Span> spans, Optional<Estimate> perYear, Opt
         return new Drift(Kind.MOVED, spans, Optional.empty(), Optional.empty(), said);
     }
 
-    private static Drift creeps(List<Span> spans, Estimate perYear, Optional<Stood> left, Target target) {
+    private static Drift creeps(List<Span> spans, Estimate perYear, Optional<SettingOnDay> left, Target target) {
         Optional<LocalDate> leaves = left.flatMap(s -> leaves(s, perYear.value(), target));
         Reason said = rate("history.drift.creeps" + (leaves.isPresent() ? "-out" : ""), perYear)
                 .name("date", leaves.map(LocalDate::toString).orElse(""));
         return new Drift(Kind.CREEPS, spans, Optional.of(perYear), leaves, said);
     }
 
-    private static Optional<LocalDate> leaves(Stood left, double rate, Target target) {
+    private static Optional<LocalDate> leaves(SettingOnDay left, double rate, Target target) {
         double edge = target.pressurePa() + Math.signum(rate) * target.tolerancePa();
         double years = Math.max(0, (edge - left.leftPa().getAsDouble()) / rate);
         return years > FAR ? Optional.empty() : Optional.of(Span.after(left.on(), years));
     }
 
     /** The last time that it was read after its nut was tight. */
-    private static Optional<Stood> left(List<Stood> stood) {
+    private static Optional<SettingOnDay> left(List<SettingOnDay> stood) {
         return stood.stream().filter(s -> s.leftPa().isPresent()).reduce((a, b) -> b);
     }
 

@@ -29,11 +29,11 @@ public record Span(LocalDate from, LocalDate to, double changePa, double errorPa
      *
      * @param stood oldest first
      */
-    static List<Span> of(List<Stood> stood) {
+    static List<Span> of(List<SettingOnDay> stood) {
         List<Span> spans = new ArrayList<>();
         for (int i = 1; i < stood.size(); i++) {
-            Stood before = stood.get(i - 1);
-            Stood now = stood.get(i);
+            SettingOnDay before = stood.get(i - 1);
+            SettingOnDay now = stood.get(i);
             if (before.leftPa().isPresent()
                     && now.foundPa().isPresent()
                     && before.on().isBefore(now.on())) {

@@ -22,18 +22,18 @@ final class CrackWatch {
     private static final double QUIET_S = 1.5;
 
     private final Model model;
-    private final Watch.AtHand sought;
+    private final Watch.CurrentScrew sought;
     private final List<double[]> samples = new ArrayList<>();
-    private final List<ReliefPlace.Turned> turns = new ArrayList<>();
+    private final List<ReliefEstimate.Turned> turns = new ArrayList<>();
     private double from = Double.NEGATIVE_INFINITY;
     private double lookedAt = Double.NEGATIVE_INFINITY;
     private OptionalDouble held = OptionalDouble.empty();
     private boolean stood;
     private boolean drawn = true;
     private Optional<CrackSearch> found = Optional.empty();
-    private Optional<ReliefPlace> place = Optional.empty();
+    private Optional<ReliefEstimate> place = Optional.empty();
 
-    CrackWatch(Model model, Watch.AtHand sought) {
+    CrackWatch(Model model, Watch.CurrentScrew sought) {
         this.model = model;
         this.sought = sought;
     }
@@ -59,7 +59,7 @@ final class CrackWatch {
         if (made > 0) {
             anew(timeS + QUIET_S);
         } else if (made < 0) {
-            turns.add(new ReliefPlace.Turned(timeS, made));
+            turns.add(new ReliefEstimate.Turned(timeS, made));
         }
     }
 
@@ -82,15 +82,15 @@ final class CrackWatch {
         // Once it was told, it stays told.
         found = now.isPresent() ? now : found;
         held = OptionalDouble.of(found.map(CrackSearch::held).orElseGet(this::level));
-        place = found.flatMap(crack -> placed(new ReliefPlace.Stream(times, gauge, amps), crack));
+        place = found.flatMap(crack -> placed(new ReliefEstimate.Stream(times, gauge, amps), crack));
     }
 
     private double[] column(int which) {
         return samples.stream().mapToDouble(s -> s[which]).toArray();
     }
 
-    private Optional<ReliefPlace> placed(ReliefPlace.Stream stream, CrackSearch crack) {
-        return ReliefPlace.of(model, sought.situation(), sought.setting(), stream, List.copyOf(turns), crack);
+    private Optional<ReliefEstimate> placed(ReliefEstimate.Stream stream, CrackSearch crack) {
+        return ReliefEstimate.of(model, sought.situation(), sought.setting(), stream, List.copyOf(turns), crack);
     }
 
     /** What the gauge stood at before the first turn. */
@@ -111,7 +111,7 @@ final class CrackWatch {
     }
 
     /** The same where a hand says that it passes now, and nothing was found yet; empty while the gauge doesn't bear it out. */
-    Optional<ReliefPlace> placeAtTap() {
+    Optional<ReliefEstimate> placeAtTap() {
         if (place.isPresent() || samples.isEmpty() || held.isEmpty()) {
             return place;
         }
@@ -121,6 +121,6 @@ final class CrackWatch {
         double[] times = column(0);
         double[] gauge = column(1);
         return CrackSearch.heard(times, gauge, atS)
-                .flatMap(crack -> placed(new ReliefPlace.Stream(times, gauge, amps), crack));
+                .flatMap(crack -> placed(new ReliefEstimate.Stream(times, gauge, amps), crack));
     }
 }

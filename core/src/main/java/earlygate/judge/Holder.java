@@ -1,7 +1,7 @@
 package earlygate.judge;
 
 import earlygate.curve.Bisection;
-import earlygate.judge.Watch.AtHand;
+import earlygate.judge.Watch.CurrentScrew;
 import earlygate.solve.Model;
 import earlygate.solve.SteadyState;
 import earlygate.unit.Electric;
@@ -49,13 +49,13 @@ public record Holder(String setting, double standsPa, double misfit, Map<String,
      * @param reads what its gauge reads
      * @param others what other instruments read at the same time, by test point and driver
      */
-    public static List<Holder> of(Model model, AtHand hand, double reads, Map<String, Double> others) {
+    public static List<Holder> of(Model model, CurrentScrew hand, double reads, Map<String, Double> others) {
         return of(model, hand, reads, others, Followed.Misfit.NONE);
     }
 
     /** @param followed what the last turns say for and against the screw at hand */
     static List<Holder> of(
-            Model model, AtHand hand, double reads, Map<String, Double> others, Followed.Misfit followed) {
+            Model model, CurrentScrew hand, double reads, Map<String, Double> others, Followed.Misfit followed) {
         PowerUnit unit = model.unit();
         Machine machine = new Machine(model, hand.gauge());
         List<Setting> pressures =
@@ -90,7 +90,7 @@ public record Holder(String setting, double standsPa, double misfit, Map<String,
     }
 
     /** By how much it stands elsewhere than it should, in what that is known to; the screw that is turned may stand anywhere. */
-    private static double astray(PowerUnit unit, AtHand hand, Setting s, double at) {
+    private static double astray(PowerUnit unit, CurrentScrew hand, Setting s, double at) {
         if (s.id().equals(hand.setting())) {
             return 0;
         }
@@ -98,7 +98,7 @@ public record Holder(String setting, double standsPa, double misfit, Map<String,
         return (at - should) / (ASTRAY * should + ASTRAY_PA);
     }
 
-    private static double should(PowerUnit unit, AtHand hand, Setting s) {
+    private static double should(PowerUnit unit, CurrentScrew hand, Setting s) {
         return unit.at(hand.situation()).setting(s.id());
     }
 
@@ -130,7 +130,8 @@ public record Holder(String setting, double standsPa, double misfit, Map<String,
         }
 
         /** @param lower others that stand out of its way, higher than they should */
-        Optional<Holder> holder(AtHand hand, Setting s, List<Setting> lower, double reads, Map<String, Double> others) {
+        Optional<Holder> holder(
+                CurrentScrew hand, Setting s, List<Setting> lower, double reads, Map<String, Double> others) {
             Situation free = hand.situation();
             double misfit = 0;
             for (Setting l : lower) {

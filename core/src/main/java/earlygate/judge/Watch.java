@@ -30,9 +30,9 @@ public final class Watch {
      *
      * @param slope of that screw on that gauge
      */
-    public record AtHand(String setting, String gauge, Situation situation, Slope slope) {
+    public record CurrentScrew(String setting, String gauge, Situation situation, Slope slope) {
         /** The same screw in the same machine, whatever was learned of it meanwhile. */
-        boolean isAlso(AtHand other) {
+        boolean isAlso(CurrentScrew other) {
             return setting.equals(other.setting) && gauge.equals(other.gauge) && situation.equals(other.situation);
         }
     }
@@ -43,9 +43,9 @@ public final class Watch {
      * @param afterS seconds after the drives have stopped, of {@link Moment#AFTER}
      * @param cracks the screw at hand is a relief that is backed out until it begins to pass
      */
-    public record Sought(
-            String what, Map<String, Moment> moments, double afterS, Optional<AtHand> atHand, boolean cracks) {
-        public static final Sought NOTHING = new Sought("", Map.of(), 0, Optional.empty(), false);
+    public record Wanted(
+            String what, Map<String, Moment> moments, double afterS, Optional<CurrentScrew> atHand, boolean cracks) {
+        public static final Wanted NOTHING = new Wanted("", Map.of(), 0, Optional.empty(), false);
     }
 
     /**
@@ -54,7 +54,7 @@ public final class Watch {
      * @param fallPa by how much the gauge has fallen since
      * @param stands where the relief itself stands now
      */
-    public record Cracks(OptionalDouble held, boolean found, OptionalDouble fallPa, Optional<ReliefPlace> stands) {
+    public record Cracks(OptionalDouble held, boolean found, OptionalDouble fallPa, Optional<ReliefEstimate> stands) {
         static final Cracks NONE = new Cracks(OptionalDouble.empty(), false, OptionalDouble.empty(), Optional.empty());
     }
 
@@ -66,7 +66,7 @@ public final class Watch {
     private final Map<String, Settled> settled = new LinkedHashMap<>();
     private final Map<String, Swing> swings = new LinkedHashMap<>();
     private final Map<String, Double> after = new LinkedHashMap<>();
-    private Sought sought = Sought.NOTHING;
+    private Wanted sought = Wanted.NOTHING;
     private Optional<CrackWatch> crack = Optional.empty();
     private Sample last = new Sample(0, Map.of(), Map.of(), OptionalDouble.empty());
     private Optional<Followed> followed = Optional.empty();
@@ -114,7 +114,7 @@ public final class Watch {
 
     /** A screw was turned by so much: its readings must come to rest anew. */
     public void turned(String setting, double turns) {
-        Optional<AtHand> own = sought.atHand().filter(h -> h.setting().equals(setting));
+        Optional<CurrentScrew> own = sought.atHand().filter(h -> h.setting().equals(setting));
         turned |= turns != 0;
         if (own.isPresent() && stands(own.get().gauge())) {
             followed.ifPresent(f -> f.turned(mean(own.get().gauge()), turns));
@@ -153,7 +153,7 @@ public final class Watch {
     }
 
     /** What is looked for from now on. */
-    public void seek(Sought now) {
+    public void seek(Wanted now) {
         boolean other = !now.what().equals(sought.what());
         boolean same = now.atHand().isPresent() == sought.atHand().isPresent()
                 && now.atHand().stream().allMatch(h -> h.isAlso(sought.atHand().orElseThrow()));
@@ -176,7 +176,7 @@ public final class Watch {
         followed = sought.atHand().map(h -> new Followed(unit.testPoint(h.gauge())));
     }
 
-    public Sought sought() {
+    public Wanted sought() {
         return sought;
     }
 
@@ -224,7 +224,7 @@ public final class Watch {
      * only those that the instruments don't tell apart from it. Empty while it moves, and where nothing could hold it.
      */
     public List<Holder> holders() {
-        Optional<AtHand> hand = sought.atHand().filter(h -> stands(h.gauge()));
+        Optional<CurrentScrew> hand = sought.atHand().filter(h -> stands(h.gauge()));
         if (hand.isEmpty()) {
             return List.of();
         }
@@ -236,7 +236,7 @@ public final class Watch {
         return heldBy.get().holders();
     }
 
-    private List<Holder> asked(AtHand hand, Map<String, Double> stand) {
+    private List<Holder> asked(CurrentScrew hand, Map<String, Double> stand) {
         Map<String, Double> others = new LinkedHashMap<>(stand);
         double reads = others.remove(hand.gauge());
         return Holder.of(
@@ -264,7 +264,7 @@ public final class Watch {
     }
 
     /** Where it stands if a hand is right that it passes now. */
-    public Optional<ReliefPlace> placeAtTap() {
+    public Optional<ReliefEstimate> placeAtTap() {
         return crack.flatMap(CrackWatch::placeAtTap);
     }
 }

@@ -20,7 +20,7 @@ final class AccumulatorInPlace implements Rule {
     private static final double COMMON_DIFFERENTIAL = 0.15;
 
     @Override
-    public List<Finding> check(Stage stage) {
+    public List<Finding> check(LadderInput stage) {
         List<Finding> findings = new ArrayList<>();
         for (UnloadingValve valve : stage.unit().all(UnloadingValve.class)) {
             List<Accumulator> fed = stage.accumulatorsOn(valve.pilot());
@@ -69,7 +69,7 @@ final class AccumulatorInPlace implements Rule {
                 Optional.of(new Suggestion.Precharge(a.id(), Math.rint(PRECHARGE * cutIn / Si.BAR) * Si.BAR))));
     }
 
-    private static Optional<Finding> belowRelief(Stage stage, UnloadingValve valve, Target cutOut) {
+    private static Optional<Finding> belowRelief(LadderInput stage, UnloadingValve valve, Target cutOut) {
         Optional<ReliefValve> relief = stage.mainRelief(valve.pilot());
         if (relief.isEmpty()) {
             return Optional.empty();
@@ -89,11 +89,11 @@ final class AccumulatorInPlace implements Rule {
                         .name("relief", relief.get().id())
                         .pressure("gap", gap)
                         .pressure("needed", needed),
-                Optional.of(
-                        new Suggestion.SetTarget(valve.id(), Stage.floorBar(stage.cracking(relief.get()) - needed)))));
+                Optional.of(new Suggestion.SetTarget(
+                        valve.id(), LadderInput.floorBar(stage.cracking(relief.get()) - needed)))));
     }
 
-    private static Optional<Finding> aboveNeed(Stage stage, UnloadingValve valve, double cutIn) {
+    private static Optional<Finding> aboveNeed(LadderInput stage, UnloadingValve valve, double cutIn) {
         return stage.need(valve.pilot()).stream()
                 .filter(need -> cutIn < need)
                 .mapToObj(need -> new Finding(
@@ -106,7 +106,8 @@ final class AccumulatorInPlace implements Rule {
                                 .pressure("needed", need),
                         Optional.<Suggestion>of(new Suggestion.SetTarget(
                                 valve.id(),
-                                Stage.ceilBar(need / (1 - valve.differential().getAsDouble()))))))
+                                LadderInput.ceilBar(
+                                        need / (1 - valve.differential().getAsDouble()))))))
                 .findFirst();
     }
 }

@@ -13,7 +13,7 @@ final class AsTheSchematic implements Rule {
     private static final double SAME = 1e4;
 
     @Override
-    public List<Finding> check(Stage stage) {
+    public List<Finding> check(LadderInput stage) {
         return stage.schematic().stream()
                 .flatMap(asked -> stage.unit().target(asked.setting()).flatMap(t -> check(asked, t)).stream())
                 .toList();

@@ -12,14 +12,14 @@ final class CrackAndFlowApart implements Rule {
     private static final double APART = 0.10;
 
     @Override
-    public List<Finding> check(Stage stage) {
+    public List<Finding> check(LadderInput stage) {
         return stage.reliefs().stream()
                 .filter(r -> r.acting() == ReliefValve.Acting.DIRECT)
                 .flatMap(r -> stage.unit().target(r.id()).flatMap(t -> check(stage, r, t)).stream())
                 .toList();
     }
 
-    private static Optional<Finding> check(Stage stage, ReliefValve relief, Target target) {
+    private static Optional<Finding> check(LadderInput stage, ReliefValve relief, Target target) {
         double flow = stage.fullFlow(relief.inlet());
         double cracking = stage.cracking(relief, target);
         double override = relief.fullFlowPressure(0, flow);

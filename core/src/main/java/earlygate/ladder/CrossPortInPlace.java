@@ -18,7 +18,7 @@ final class CrossPortInPlace implements Rule {
     private static final double MOST = 28 * Si.BAR;
 
     @Override
-    public List<Finding> check(Stage stage) {
+    public List<Finding> check(LadderInput stage) {
         List<Finding> findings = new ArrayList<>();
         for (ReliefValve valve : stage.reliefs()) {
             if (valve.role() == ReliefValve.Role.CROSS_PORT) {
@@ -31,7 +31,7 @@ final class CrossPortInPlace implements Rule {
         return findings;
     }
 
-    private Optional<Finding> besideDriving(Stage stage, ReliefValve valve, Target target) {
+    private Optional<Finding> besideDriving(LadderInput stage, ReliefValve valve, Target target) {
         OptionalDouble driving = driving(stage, valve.inlet());
         if (driving.isEmpty()) {
             return Optional.empty();
@@ -48,13 +48,15 @@ final class CrossPortInPlace implements Rule {
                 .pressure("least", LEAST)
                 .pressure("most", MOST);
         double shift = (low ? LEAST : MOST) - above;
-        double offer = low ? Stage.ceilBar(target.pressurePa() + shift) : Stage.floorBar(target.pressurePa() + shift);
+        double offer = low
+                ? LadderInput.ceilBar(target.pressurePa() + shift)
+                : LadderInput.floorBar(target.pressurePa() + shift);
         return Optional.of(new Finding(
                 Rung.L6, Severity.WARN, valve.id(), message, Optional.of(new Suggestion.SetTarget(valve.id(), offer))));
     }
 
     /** What the sheet says of work on this line, else what the motor's torque asks. */
-    private static OptionalDouble driving(Stage stage, String line) {
+    private static OptionalDouble driving(LadderInput stage, String line) {
         OptionalDouble work = stage.need(line);
         return work.isPresent()
                 ? work
@@ -64,7 +66,7 @@ final class CrossPortInPlace implements Rule {
                         .max();
     }
 
-    private Optional<Finding> belowMain(Stage stage, ReliefValve valve) {
+    private Optional<Finding> belowMain(LadderInput stage, ReliefValve valve) {
         double cracking = stage.cracking(valve);
         return stage.mainRelief(valve.inlet())
                 .filter(main -> cracking >= stage.cracking(main))
@@ -79,10 +81,11 @@ final class CrossPortInPlace implements Rule {
                                 .pressure("mainCracking", stage.cracking(main)),
                         Optional.of(new Suggestion.SetTarget(
                                 main.id(),
-                                Stage.ceilBar(cracking + stage.gapAbove(target(stage, valve), target(stage, main)))))));
+                                LadderInput.ceilBar(
+                                        cracking + stage.gapAbove(target(stage, valve), target(stage, main)))))));
     }
 
-    private static Target target(Stage stage, ReliefValve valve) {
+    private static Target target(LadderInput stage, ReliefValve valve) {
         return stage.unit().target(valve.id()).orElseThrow();
     }
 }

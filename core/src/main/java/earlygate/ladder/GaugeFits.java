@@ -22,7 +22,7 @@ final class GaugeFits implements Rule {
     private static final double HIGH = 0.75;
 
     @Override
-    public List<Finding> check(Stage stage) {
+    public List<Finding> check(LadderInput stage) {
         List<Finding> findings = new ArrayList<>();
         for (TestPoint gauge : stage.unit().testPoints()) {
             double worst = fullFlow(stage, gauge.line());
@@ -42,7 +42,7 @@ final class GaugeFits implements Rule {
     }
 
     /** The most that a relief lets the line come to, Pa; none asks nothing of the dial. */
-    private double fullFlow(Stage stage, String line) {
+    private double fullFlow(LadderInput stage, String line) {
         return stage.reliefs().stream()
                 .filter(r -> r.inlet().equals(line))
                 .flatMap(r -> stage.unit().target(r.id()).map(t -> stage.fullFlowPressure(r, t)).stream())

@@ -32,7 +32,7 @@ public final class Ladder {
 
     /** @param schematic the targets that the drawing gives, where the sheet may have moved on from them */
     public static List<Finding> check(PowerUnit unit, GapSchool gaps, List<Target> schematic) {
-        Stage stage = new Stage(unit, gaps, schematic);
+        LadderInput stage = new LadderInput(unit, gaps, schematic);
         return RULES.stream()
                 .flatMap(rule -> rule.check(stage).stream())
                 .sorted(Comparator.comparing(Finding::severity))

@@ -19,7 +19,7 @@ import java.util.Optional;
 /** L8: standby high enough for what it feeds, margin inside the control's range, one bleed on the signal. */
 final class LoadSenseInPlace implements Rule {
     @Override
-    public List<Finding> check(Stage stage) {
+    public List<Finding> check(LadderInput stage) {
         List<Finding> findings = new ArrayList<>();
         for (Pump pump : stage.unit().all(Pump.class)) {
             pump.loadSense().ifPresent(control -> {
@@ -50,7 +50,7 @@ final class LoadSenseInPlace implements Rule {
                 Optional.of(new Suggestion.SetTarget(pump.loadSenseId(), screw.clamp(t.pressurePa())))));
     }
 
-    private static void standby(Stage stage, Pump pump, Target margin, List<Finding> findings) {
+    private static void standby(LadderInput stage, Pump pump, Target margin, List<Finding> findings) {
         for (ReducingValve valve : stage.unit().all(ReducingValve.class)) {
             double needed =
                     stage.unit().target(valve.id()).map(Target::pressurePa).orElse(valve.settingPa());
@@ -65,14 +65,14 @@ final class LoadSenseInPlace implements Rule {
                                 .name("valve", valve.id())
                                 .pressure("standby", margin.pressurePa())
                                 .pressure("needed", needed),
-                        Optional.of(
-                                new Suggestion.SetTarget(pump.loadSenseId(), Stage.ceilBar(needed + valve.bandPa())))));
+                        Optional.of(new Suggestion.SetTarget(
+                                pump.loadSenseId(), LadderInput.ceilBar(needed + valve.bandPa())))));
             }
         }
     }
 
     /** None traps the signal, so that standby never falls; two cost margin. */
-    private static Optional<Finding> bleeds(Stage stage, Pump pump, Pump.LoadSense control) {
+    private static Optional<Finding> bleeds(LadderInput stage, Pump pump, Pump.LoadSense control) {
         long bleeds = bleeds(stage.unit(), control.signal());
         if (bleeds == 1) {
             return Optional.empty();

@@ -16,7 +16,7 @@ import java.util.stream.Stream;
 /** L10: corner power at cut-off, full flow over the relief, and the transfer of high-low pumps, against the motor. */
 final class MotorLargeEnough implements Rule {
     @Override
-    public List<Finding> check(Stage stage) {
+    public List<Finding> check(LadderInput stage) {
         return Stream.concat(
                         stage.pairs().stream().flatMap(p -> check(stage, p).stream()),
                         stage.unit().all(UnloadingValve.class).stream().flatMap(v -> transfer(stage, v).stream()))
@@ -24,7 +24,7 @@ final class MotorLargeEnough implements Rule {
     }
 
     /** A plain unloading valve has no snap: just before its pump is gone both flows stand at its setting. */
-    private Optional<Finding> transfer(Stage stage, UnloadingValve valve) {
+    private Optional<Finding> transfer(LadderInput stage, UnloadingValve valve) {
         Optional<Target> target = stage.unit().target(valve.id());
         if (target.isEmpty() || valve.differential().isPresent()) {
             return Optional.empty();
@@ -37,7 +37,7 @@ final class MotorLargeEnough implements Rule {
                 .findFirst();
     }
 
-    private static Optional<Finding> transfer(Stage stage, UnloadingValve valve, Driver motor, double setting) {
+    private static Optional<Finding> transfer(LadderInput stage, UnloadingValve valve, Driver motor, double setting) {
         OptionalDouble peak = transferLoad(stage, valve, motor, setting);
         if (peak.isEmpty()) {
             return Optional.of(unknown(motor, valve.id(), setting));
@@ -59,12 +59,13 @@ final class MotorLargeEnough implements Rule {
                 offer(valve.id(), setting, motor, s -> transferLoad(stage, valve, motor, s))));
     }
 
-    private static OptionalDouble transferLoad(Stage stage, UnloadingValve valve, Driver motor, double settingPa) {
+    private static OptionalDouble transferLoad(
+            LadderInput stage, UnloadingValve valve, Driver motor, double settingPa) {
         return stage.loadOf(
                 motor, stage.atTargets().withSetting(valve.id(), settingPa).withPressure(valve.pilot(), settingPa));
     }
 
-    private static Optional<Finding> check(Stage stage, Stage.Pair p) {
+    private static Optional<Finding> check(LadderInput stage, LadderInput.Pair p) {
         Driver motor = stage.unit().driverOf(p.pump());
         String compensator = p.pump().compensatorId();
         double cutOff = p.compensatorTarget().pressurePa();
@@ -114,6 +115,6 @@ final class MotorLargeEnough implements Rule {
                         at -> load.apply(at).stream()
                                 .map(l -> l - motor.serviceFactor())
                                 .findFirst())
-                .map(limit -> new Suggestion.SetTarget(setting, Stage.floorBar(limit.below())));
+                .map(limit -> new Suggestion.SetTarget(setting, LadderInput.floorBar(limit.below())));
     }
 }

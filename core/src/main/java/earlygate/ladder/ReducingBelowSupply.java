@@ -13,13 +13,13 @@ import java.util.Optional;
 /** L5: a reducing valve's target below the lowest supply it will ever see: standby, cut-in, or the lowest limiter. */
 final class ReducingBelowSupply implements Rule {
     @Override
-    public List<Finding> check(Stage stage) {
+    public List<Finding> check(LadderInput stage) {
         return stage.unit().all(ReducingValve.class).stream()
                 .flatMap(v -> stage.unit().target(v.id()).flatMap(t -> check(stage, v, t)).stream())
                 .toList();
     }
 
-    private Optional<Finding> check(Stage stage, ReducingValve valve, Target target) {
+    private Optional<Finding> check(LadderInput stage, ReducingValve valve, Target target) {
         Optional<Double> supply = lowestSupply(stage, valve);
         if (supply.isEmpty() || target.pressurePa() < supply.get()) {
             return Optional.empty();
@@ -29,7 +29,7 @@ final class ReducingBelowSupply implements Rule {
                 .name("line", valve.inlet())
                 .pressure("target", target.pressurePa())
                 .pressure("supply", supply.get());
-        double offer = Stage.floorBar(supply.get() - valve.bandPa());
+        double offer = LadderInput.floorBar(supply.get() - valve.bandPa());
         return Optional.of(new Finding(
                 Rung.L5,
                 Severity.STOP,
@@ -39,7 +39,7 @@ final class ReducingBelowSupply implements Rule {
     }
 
     /** By the model, nobody drawing: an accumulator at its cut-in, a load-sense pump at standby. */
-    private Optional<Double> lowestSupply(Stage stage, ReducingValve valve) {
+    private Optional<Double> lowestSupply(LadderInput stage, ReducingValve valve) {
         Situation lowest = stage.atTargets();
         for (UnloadingValve u : stage.unit().all(UnloadingValve.class)) {
             if (u.differential().isPresent() && stage.unit().target(u.id()).isPresent()) {

@@ -12,11 +12,11 @@ import java.util.Optional;
 /** L1: a relief that cracks below compensator plus gap leaks at working pressure: heat, hunting, motor load. */
 final class ReliefAboveCompensator implements Rule {
     @Override
-    public List<Finding> check(Stage stage) {
+    public List<Finding> check(LadderInput stage) {
         return stage.pairs().stream().flatMap(p -> check(stage, p).stream()).toList();
     }
 
-    private Optional<Finding> check(Stage stage, Stage.Pair p) {
+    private Optional<Finding> check(LadderInput stage, LadderInput.Pair p) {
         double compensator = p.compensatorTarget().pressurePa();
         double cracking = stage.cracking(p.relief(), p.reliefTarget());
         double gap = cracking - compensator;

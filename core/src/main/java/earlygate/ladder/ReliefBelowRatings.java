@@ -13,13 +13,13 @@ import java.util.Optional;
 /** L2: at the largest flow a relief can meet, its pressure must stay below the weakest part of the line. */
 final class ReliefBelowRatings implements Rule {
     @Override
-    public List<Finding> check(Stage stage) {
+    public List<Finding> check(LadderInput stage) {
         return stage.reliefs().stream()
                 .flatMap(r -> stage.unit().target(r.id()).flatMap(t -> check(stage, r, t)).stream())
                 .toList();
     }
 
-    private Optional<Finding> check(Stage stage, ReliefValve relief, Target target) {
+    private Optional<Finding> check(LadderInput stage, ReliefValve relief, Target target) {
         PowerUnit.Rating weakest = stage.unit().weakest(relief.inlet());
         double fullFlow = stage.fullFlowPressure(relief, target);
         double excess = fullFlow - weakest.pressurePa();

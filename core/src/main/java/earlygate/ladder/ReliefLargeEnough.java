@@ -11,14 +11,14 @@ import java.util.Optional;
 /** L3: a relief must be able to pass everything its pumps deliver. */
 final class ReliefLargeEnough implements Rule {
     @Override
-    public List<Finding> check(Stage stage) {
+    public List<Finding> check(LadderInput stage) {
         return stage.reliefs().stream()
                 .filter(r -> r.ratedFlow() < stage.fullFlow(r.inlet()))
                 .map(r -> finding(stage, r))
                 .toList();
     }
 
-    private Finding finding(Stage stage, ReliefValve relief) {
+    private Finding finding(LadderInput stage, ReliefValve relief) {
         double flow = stage.fullFlow(relief.inlet());
         double size = Math.ceil(flow / Si.LPM / 10) * 10 * Si.LPM;
         Reason message = Reason.of("ladder.L3.too-small")

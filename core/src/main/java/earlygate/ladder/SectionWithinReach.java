@@ -13,7 +13,7 @@ import java.util.Optional;
 /** L7: a section relief above cut-off less margin can be neither set nor proved on the machine. */
 final class SectionWithinReach implements Rule {
     @Override
-    public List<Finding> check(Stage stage) {
+    public List<Finding> check(LadderInput stage) {
         List<Finding> findings = new ArrayList<>();
         for (Section section : stage.unit().all(Section.class)) {
             for (Pump pump : stage.paths().feeding(section.supply())) {
@@ -25,7 +25,7 @@ final class SectionWithinReach implements Rule {
         return findings;
     }
 
-    private static void check(Stage stage, Pump pump, Target target, List<Finding> findings) {
+    private static void check(LadderInput stage, Pump pump, Target target, List<Finding> findings) {
         stage.unit().target(pump.compensatorId()).ifPresent(cutOff -> {
             double margin = stage.unit()
                     .target(pump.loadSenseId())
@@ -43,7 +43,7 @@ final class SectionWithinReach implements Rule {
                                 .pressure("target", target.pressurePa())
                                 .pressure("reach", reach)
                                 .pressure("margin", margin),
-                        Optional.of(new Suggestion.SetTarget(target.setting(), Stage.floorBar(reach)))));
+                        Optional.of(new Suggestion.SetTarget(target.setting(), LadderInput.floorBar(reach)))));
             }
         });
     }

@@ -15,7 +15,7 @@ import java.util.Optional;
 /** L4: an unloading valve below the relief by the gap, below what its pump stands, above what the approach needs. */
 final class UnloadingInPlace implements Rule {
     @Override
-    public List<Finding> check(Stage stage) {
+    public List<Finding> check(LadderInput stage) {
         List<Finding> findings = new ArrayList<>();
         for (UnloadingValve valve : stage.unit().all(UnloadingValve.class)) {
             stage.unit().target(valve.id()).ifPresent(target -> {
@@ -29,7 +29,7 @@ final class UnloadingInPlace implements Rule {
         return findings;
     }
 
-    private Optional<Finding> belowRelief(Stage stage, UnloadingValve valve, Target target) {
+    private Optional<Finding> belowRelief(LadderInput stage, UnloadingValve valve, Target target) {
         Optional<ReliefValve> relief = stage.mainRelief(valve.pilot());
         if (relief.isEmpty()) {
             return Optional.empty();
@@ -57,11 +57,11 @@ final class UnloadingInPlace implements Rule {
                 gap <= 0 ? Severity.STOP : Severity.WARN,
                 valve.id(),
                 message,
-                Optional.of(new Suggestion.SetTarget(valve.id(), Stage.floorBar(cracking - needed)))));
+                Optional.of(new Suggestion.SetTarget(valve.id(), LadderInput.floorBar(cracking - needed)))));
     }
 
     /** Just before it opens, its own pump stands at its setting, plus the check's drop. */
-    private Optional<Finding> belowRating(Stage stage, UnloadingValve valve, Target target) {
+    private Optional<Finding> belowRating(LadderInput stage, UnloadingValve valve, Target target) {
         PowerUnit.Rating weakest = stage.unit().weakest(valve.inlet());
         double highest = target.pressurePa() + valve.bandPa();
         if (highest <= weakest.pressurePa()) {
@@ -77,12 +77,12 @@ final class UnloadingInPlace implements Rule {
                 Severity.STOP,
                 valve.id(),
                 message,
-                Optional.of(
-                        new Suggestion.SetTarget(valve.id(), Stage.floorBar(weakest.pressurePa() - valve.bandPa())))));
+                Optional.of(new Suggestion.SetTarget(
+                        valve.id(), LadderInput.floorBar(weakest.pressurePa() - valve.bandPa())))));
     }
 
     /** Work that needs more flow than is left once the large pump is gone must be over before. */
-    private Optional<Finding> aboveApproach(Stage stage, UnloadingValve valve, Target target) {
+    private Optional<Finding> aboveApproach(LadderInput stage, UnloadingValve valve, Target target) {
         double left = stage.unit().pumpsInto(valve.pilot()).stream()
                 .mapToDouble(stage::fullFlow)
                 .sum();
@@ -101,6 +101,7 @@ final class UnloadingInPlace implements Rule {
                         .pressure("needed", w.pressurePa())
                         .flow("flowLeft", left)
                         .flow("asked", w.flow()),
-                Optional.of(new Suggestion.SetTarget(valve.id(), Stage.ceilBar(w.pressurePa() + valve.bandPa())))));
+                Optional.of(
+                        new Suggestion.SetTarget(valve.id(), LadderInput.ceilBar(w.pressurePa() + valve.bandPa())))));
     }
 }

@@ -1,6 +1,6 @@
 package earlygate.pattern;
 
-import earlygate.drawing.Dial;
+import earlygate.drawing.SpareGauge;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -11,7 +11,7 @@ import java.util.OptionalDouble;
  *
  * @param gauges of the workshop, to be fitted where the paper names none
  */
-public record Answers(String tag, String name, Map<String, Double> values, List<Dial> gauges) {
+public record Answers(String tag, String name, Map<String, Double> values, List<SpareGauge> gauges) {
     public Answers {
         values = Map.copyOf(values);
         gauges = List.copyOf(gauges);

@@ -5,7 +5,7 @@ import static earlygate.pattern.Question.needed;
 
 import earlygate.drawing.Draft;
 import earlygate.drawing.Part;
-import earlygate.drawing.Usual;
+import earlygate.drawing.TypicalValues;
 import earlygate.pattern.Question.Group;
 import earlygate.quantity.Keyed;
 import earlygate.quantity.Measure;
@@ -64,22 +64,22 @@ final class Charging implements Pattern {
     public Sheet draw(Answers a) {
         Draft d = Plates.begin(a, 46, 40, 60, 80);
         double relief = a.get("relief");
-        double flow = Usual.flow(a.get("displacement"), a.get("speed"));
+        double flow = TypicalValues.flow(a.get("displacement"), a.get("speed"));
         double rating = a.get("pump-rating");
         d.line("P", "pump line", a.asked("line-rating"), rating, 0.5);
         d.line("A", "accumulator line", a.asked("line-rating"), rating, 1);
         String drive = Plates.drive(d, a);
-        Usual.pump(d, "P1", drive, "P", a.get("displacement"), rating);
-        Part main = Usual.relief(d, "RV1", "P", "T", relief, flow, true).set("role", "main");
+        TypicalValues.pump(d, "P1", drive, "P", a.get("displacement"), rating);
+        Part main = TypicalValues.relief(d, "RV1", "P", "T", relief, flow, true).set("role", "main");
         letsItRest(d, a, main, flow);
-        Usual.check(d, "P", "A", flow);
+        TypicalValues.check(d, "P", "A", flow);
         d.part("AC1", "accumulator")
                 .set("line", "A")
                 .set("volumeL", a.get("accumulator"))
                 .set("prechargeBar", a.get("precharge"))
                 .assume("polytropic", 1.2);
-        Usual.restriction(d, "BV1", "throttle", "A", "T", 20, 100).set("purpose", "bleed");
-        Usual.load(d, "TV1", "A", "T", flow);
+        TypicalValues.restriction(d, "BV1", "throttle", "A", "T", 20, 100).set("purpose", "bleed");
+        TypicalValues.load(d, "TV1", "A", "T", flow);
         d.gauge("G1", "P", OptionalDouble.empty(), relief);
         d.gauge("G2", "A", a.asked("gauge"), relief);
         d.target("RV1", relief, a.asked("relief-tolerance"), "full-flow");
@@ -97,7 +97,7 @@ final class Charging implements Pattern {
                 positions.putArray("charge");
                 positions.putArray("rest").addArray().add("P").add("T");
                 dump.set("start", "charge")
-                        .assume("ratedFlowLpm", Usual.size(1.3 * flow))
+                        .assume("ratedFlowLpm", TypicalValues.size(1.3 * flow))
                         .assume("ratedDropBar", 4);
             }
             case VENTED_RELIEF -> main.set("vent", true);
@@ -106,7 +106,8 @@ final class Charging implements Pattern {
 
     private static void differentialValve(Draft d, Answers a, double flow) {
         double cutOut = a.get("cut-out");
-        Part valve = Usual.unloading(d, "P", "A", cutOut, flow, Math.min(40, cutOut / 3), Usual.fits(1.3 * cutOut));
+        Part valve = TypicalValues.unloading(
+                d, "P", "A", cutOut, flow, Math.min(40, cutOut / 3), TypicalValues.fits(1.3 * cutOut));
         if (a.has("differential")) {
             valve.set("differential", a.get("differential") / 100);
         } else {

@@ -2,7 +2,7 @@ package earlygate.pattern;
 
 import earlygate.drawing.Draft;
 import earlygate.drawing.Part;
-import earlygate.drawing.Usual;
+import earlygate.drawing.TypicalValues;
 
 /** The part that many circuits share: a motor, a compensated pump on a line, a relief above it. */
 final class Compensated {
@@ -23,10 +23,10 @@ final class Compensated {
         double rating = a.get("pump-rating");
         d.line("P", "pump line", a.asked("line-rating"), rating, 1);
         String drive = Plates.drive(d, a);
-        Part pump = Usual.pump(d, "P1", drive, "P", a.get("displacement"), rating);
-        Usual.compensator(pump, a.get("compensator"), rating);
-        double flow = Usual.flow(a.get("displacement"), a.get("speed"));
-        Usual.relief(d, "RV1", "P", "T", a.get("relief"), flow, true).set("role", "main");
+        Part pump = TypicalValues.pump(d, "P1", drive, "P", a.get("displacement"), rating);
+        TypicalValues.compensator(pump, a.get("compensator"), rating);
+        double flow = TypicalValues.flow(a.get("displacement"), a.get("speed"));
+        TypicalValues.relief(d, "RV1", "P", "T", a.get("relief"), flow, true).set("role", "main");
         d.target("P1.compensator", a.get("compensator"), a.asked("compensator-tolerance"), "");
         d.target("RV1", a.get("relief"), a.asked("relief-tolerance"), "cracking");
         return new Compensated(d, rating, flow, pump);
@@ -34,7 +34,7 @@ final class Compensated {
 
     Pattern.Sheet workingOnTheLine(Answers a) {
         draft.gauge("G1", "P", a.asked("gauge"), a.get("relief"));
-        Usual.load(draft, "TV1", "P", "T", flow);
+        TypicalValues.load(draft, "TV1", "P", "T", flow);
         draft.work("W1", "work", "P", a.get("work-pressure"), a.get("work-flow"));
         return Plates.sheet(draft);
     }

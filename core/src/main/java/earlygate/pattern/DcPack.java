@@ -4,7 +4,7 @@ import static earlygate.pattern.Question.ifKnown;
 import static earlygate.pattern.Question.needed;
 
 import earlygate.drawing.Draft;
-import earlygate.drawing.Usual;
+import earlygate.drawing.TypicalValues;
 import earlygate.pattern.Question.Group;
 import earlygate.quantity.Measure;
 import java.util.List;
@@ -45,8 +45,8 @@ final class DcPack implements Pattern {
         Draft d = Plates.begin(a, 22, 15, 50, 6);
         double relief = a.get("relief");
         double rating = a.get("pump-rating");
-        double flow = Usual.flow(a.get("displacement"), a.get("speed"));
-        double current = Usual.tenths(1000 * a.get("power") / a.get("dc-voltage") / 0.75);
+        double flow = TypicalValues.flow(a.get("displacement"), a.get("speed"));
+        double current = TypicalValues.tenths(1000 * a.get("power") / a.get("dc-voltage") / 0.75);
         double rated = a.asked("current").orElse(current);
         d.line("P", "pump line", a.asked("line-rating"), rating, 0.1);
         d.line("A", "lift line", a.asked("line-rating"), rating, 0.3);
@@ -56,18 +56,18 @@ final class DcPack implements Pattern {
                 .set("ratedSpeedRpm", a.get("speed"))
                 .assume("noLoadSpeedRpm", Math.round(1.25 * a.get("speed")))
                 .answered("ratedCurrentA", a.asked("current"), current)
-                .assume("noLoadCurrentA", Usual.tenths(0.18 * rated))
+                .assume("noLoadCurrentA", TypicalValues.tenths(0.18 * rated))
                 .set("onTimeS", a.get("on-time"))
                 .set("cycleS", a.get("cycle"));
-        Usual.pump(d, "P1", "M1", "P", a.get("displacement"), rating);
-        Usual.relief(d, "RV1", "P", "T", relief, flow, false).set("role", "main");
-        Usual.check(d, "P", "A", flow);
+        TypicalValues.pump(d, "P1", "M1", "P", a.get("displacement"), rating);
+        TypicalValues.relief(d, "RV1", "P", "T", relief, flow, false).set("role", "main");
+        TypicalValues.check(d, "P", "A", flow);
         d.part("C1", "cylinder")
                 .set("cap", "A")
                 .set("rod", "T")
                 .assume("boreMm", 50)
                 .assume("rodMm", 30);
-        Usual.load(d, "TV1", "A", "T", 2 * flow);
+        TypicalValues.load(d, "TV1", "A", "T", 2 * flow);
         d.gauge("G1", "A", a.asked("gauge"), 1.2 * relief);
         d.target("RV1", relief, a.asked("relief-tolerance"), "full-flow");
         d.work("W1", "load", "A", a.get("work-pressure"), a.get("work-flow"));

@@ -3,7 +3,7 @@ package earlygate.pattern;
 import static earlygate.pattern.Question.needed;
 
 import earlygate.drawing.Draft;
-import earlygate.drawing.Usual;
+import earlygate.drawing.TypicalValues;
 import earlygate.pattern.Question.Group;
 import earlygate.quantity.Measure;
 import java.util.List;
@@ -45,25 +45,25 @@ final class HighLow implements Pattern {
         Draft d = Plates.begin(a, 46, 40, 60, 160);
         double relief = a.get("relief");
         double unload = a.get("unload");
-        double large = Usual.flow(a.get("large-displacement"), a.get("speed"));
-        double small = Usual.flow(a.get("small-displacement"), a.get("speed"));
+        double large = TypicalValues.flow(a.get("large-displacement"), a.get("speed"));
+        double small = TypicalValues.flow(a.get("small-displacement"), a.get("speed"));
         double largeRating = a.get("large-rating");
         double smallRating = a.get("pump-rating");
         d.line("L", "large pump line", OptionalDouble.empty(), largeRating, 1);
         d.line("P", "pressure line", a.asked("line-rating"), smallRating, 2);
         String drive = Plates.drive(d, a);
-        Usual.pump(d, "P1", drive, "L", a.get("large-displacement"), largeRating);
-        Usual.pump(d, "P2", drive, "P", a.get("small-displacement"), smallRating);
-        Usual.unloading(d, "L", "P", unload, large, Math.min(15, unload / 3), Usual.fits(2 * unload));
-        Usual.check(d, "L", "P", large);
-        Usual.relief(d, "RV1", "P", "T", relief, small + large, true).set("role", "main");
-        Usual.load(d, "TV1", "P", "T", large + small);
+        TypicalValues.pump(d, "P1", drive, "L", a.get("large-displacement"), largeRating);
+        TypicalValues.pump(d, "P2", drive, "P", a.get("small-displacement"), smallRating);
+        TypicalValues.unloading(d, "L", "P", unload, large, Math.min(15, unload / 3), TypicalValues.fits(2 * unload));
+        TypicalValues.check(d, "L", "P", large);
+        TypicalValues.relief(d, "RV1", "P", "T", relief, small + large, true).set("role", "main");
+        TypicalValues.load(d, "TV1", "P", "T", large + small);
         d.gauge("G1", "L", OptionalDouble.empty(), unload);
         d.gauge("G2", "P", a.asked("gauge"), relief);
         d.target("RV1", relief, a.asked("relief-tolerance"), "full-flow");
         d.target("UV1", unload, a.asked("unload-tolerance"), "");
         d.work("W1", "fast approach", "P", a.get("fast-pressure"), Math.floor(0.9 * (large + small)));
-        d.work("W2", "pressing", "P", a.get("work-pressure"), Usual.tenths(0.85 * small));
+        d.work("W2", "pressing", "P", a.get("work-pressure"), TypicalValues.tenths(0.85 * small));
         return Plates.sheet(d);
     }
 }

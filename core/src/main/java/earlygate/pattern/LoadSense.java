@@ -5,7 +5,7 @@ import static earlygate.pattern.Question.needed;
 
 import earlygate.drawing.Draft;
 import earlygate.drawing.Part;
-import earlygate.drawing.Usual;
+import earlygate.drawing.TypicalValues;
 import earlygate.pattern.Question.Group;
 import earlygate.quantity.Measure;
 import java.util.ArrayList;
@@ -68,8 +68,8 @@ final class LoadSense implements Pattern {
         double rating = c.rating;
         d.line("LS", "signal line", a.asked("line-rating"), rating, 0.1);
         d.target("P1.loadSense", a.get("margin"), a.asked("margin-tolerance"), "");
-        Usual.loadSense(c.pump, a.get("margin"), "LS");
-        Usual.bleed(d, "OR1", "LS");
+        TypicalValues.loadSense(c.pump, a.get("margin"), "LS");
+        TypicalValues.bleed(d, "OR1", "LS");
         d.fineGauge("GP", "P", a.asked("gauge"), a.get("relief"), FINE);
         d.fineGauge("GL", "LS", a.asked("gauge"), a.get("relief"), FINE);
         if (sections == 0) {
@@ -78,7 +78,7 @@ final class LoadSense implements Pattern {
             for (int i = 1; i <= sections; i++) {
                 section(d, a, i, rating);
             }
-            Usual.load(d, "TV1", "A1", "B1", 1.3 * a.get("s1-flow"));
+            TypicalValues.load(d, "TV1", "A1", "B1", 1.3 * a.get("s1-flow"));
         }
         d.work("W1", "work", sections == 0 ? "W" : "A1", a.get("work-pressure"), a.get("work-flow"));
         return Plates.sheet(d);
@@ -87,9 +87,9 @@ final class LoadSense implements Pattern {
     private static void needle(Draft d, Answers a, double flow, double rating) {
         d.line("W", "work line", a.asked("line-rating"), rating, 0.8);
         double drop = Math.max(2, Math.round(0.8 * a.get("margin")));
-        Usual.restriction(d, "NV1", "throttle", "P", "W", Usual.size(flow), drop);
-        Usual.restriction(d, "OR2", "orifice", "W", "LS", 6, 4);
-        Usual.load(d, "TV1", "W", "T", flow);
+        TypicalValues.restriction(d, "NV1", "throttle", "P", "W", TypicalValues.size(flow), drop);
+        TypicalValues.restriction(d, "OR2", "orifice", "W", "LS", 6, 4);
+        TypicalValues.load(d, "TV1", "W", "T", flow);
     }
 
     private static void section(Draft d, Answers a, int i, double rating) {
@@ -104,7 +104,7 @@ final class LoadSense implements Pattern {
                 .set("signal", "LS")
                 .set("portA", portA)
                 .set("portB", portB)
-                .assume("ratedFlowLpm", Usual.size(1.4 * flow))
+                .assume("ratedFlowLpm", TypicalValues.size(1.4 * flow))
                 .assume("ratedDropBar", DROP)
                 .set("flowLpm", flow);
         relief(d, section, "S" + i, "reliefA", portA, a.asked("s" + i + "-a"));
@@ -121,7 +121,7 @@ final class LoadSense implements Pattern {
             return;
         }
         double bar = asked.getAsDouble();
-        Usual.screw(section.group(which), bar, Math.min(40, bar / 3), Usual.fits(1.3 * bar));
+        TypicalValues.screw(section.group(which), bar, Math.min(40, bar / 3), TypicalValues.fits(1.3 * bar));
         d.target(id + "." + which, bar, OptionalDouble.empty(), "");
         d.gauge("G" + line, line, OptionalDouble.empty(), bar);
     }

@@ -5,7 +5,7 @@ import static earlygate.pattern.Question.needed;
 
 import earlygate.drawing.Draft;
 import earlygate.drawing.Part;
-import earlygate.drawing.Usual;
+import earlygate.drawing.TypicalValues;
 import earlygate.pattern.Question.Group;
 import earlygate.quantity.Measure;
 import java.util.List;
@@ -91,7 +91,7 @@ final class Plates {
             synchronous = SYNCHRONOUS[i];
         }
         double voltage = a.asked("voltage").orElse(VOLTS);
-        double current = Usual.tenths(1000 * power / (Math.sqrt(3) * voltage * EFFECTIVE));
+        double current = TypicalValues.tenths(1000 * power / (Math.sqrt(3) * voltage * EFFECTIVE));
         d.part("M1", "electric-motor")
                 .set("ratedPowerKw", power)
                 .set("ratedSpeedRpm", speed)

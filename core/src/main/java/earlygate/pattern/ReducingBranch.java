@@ -4,7 +4,7 @@ import static earlygate.pattern.Question.needed;
 
 import earlygate.drawing.Draft;
 import earlygate.drawing.Part;
-import earlygate.drawing.Usual;
+import earlygate.drawing.TypicalValues;
 import earlygate.pattern.Question.Group;
 import earlygate.quantity.Measure;
 import java.util.List;
@@ -48,11 +48,11 @@ final class ReducingBranch implements Pattern {
                 .set("inlet", "P")
                 .set("outlet", "R")
                 .set("drain", "T")
-                .assume("ratedFlowLpm", Usual.size(Math.max(20, 2 * a.get("branch-flow"))))
+                .assume("ratedFlowLpm", TypicalValues.size(Math.max(20, 2 * a.get("branch-flow"))))
                 .assume("ratedDropBar", 8)
                 .set("relieving", true);
-        Usual.screw(valve, branch, Math.min(10, branch / 3), Usual.fits(1.5 * branch));
-        Usual.load(d, "TV2", "R", "T", Math.max(10, 2 * a.get("branch-flow")));
+        TypicalValues.screw(valve, branch, Math.min(10, branch / 3), TypicalValues.fits(1.5 * branch));
+        TypicalValues.load(d, "TV2", "R", "T", Math.max(10, 2 * a.get("branch-flow")));
         d.gauge("G2", "R", OptionalDouble.empty(), branch);
         d.target("RD1", branch, a.asked("branch-tolerance"), "");
         d.work("W2", "branch work", "R", a.get("branch-work-pressure"), a.get("branch-flow"));

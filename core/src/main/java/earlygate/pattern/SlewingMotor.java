@@ -4,7 +4,7 @@ import static earlygate.pattern.Question.needed;
 
 import earlygate.drawing.Draft;
 import earlygate.drawing.Part;
-import earlygate.drawing.Usual;
+import earlygate.drawing.TypicalValues;
 import earlygate.pattern.Question.Group;
 import earlygate.quantity.Measure;
 import java.util.List;
@@ -57,7 +57,7 @@ final class SlewingMotor implements Pattern {
                 .set("displacementCm3", a.get("motor-displacement"))
                 .assume("torqueNm", torque)
                 .assume("efficiency", 0.9);
-        Usual.load(d, "TV1", "P", "T", c.flow);
+        TypicalValues.load(d, "TV1", "P", "T", c.flow);
         d.gauge("G1", "P", a.asked("gauge"), a.get("relief"));
         d.gauge("GA", "A", OptionalDouble.empty(), cross);
         d.gauge("GB", "B", OptionalDouble.empty(), cross);
@@ -78,13 +78,13 @@ final class SlewingMotor implements Pattern {
         other.addArray().add("P").add("B");
         other.addArray().add("A").add("T");
         valve.set("start", "centre")
-                .assume("ratedFlowLpm", Usual.size(1.4 * flow))
+                .assume("ratedFlowLpm", TypicalValues.size(1.4 * flow))
                 .assume("ratedDropBar", 5);
     }
 
     private static void crossPort(Draft d, Answers a, String id, String from, String to, double flow) {
         double bar = a.get("cross-port");
-        Usual.relief(d, id, from, to, bar, flow, false).set("role", "cross-port");
+        TypicalValues.relief(d, id, from, to, bar, flow, false).set("role", "cross-port");
         d.target(id, bar, a.asked("cross-port-tolerance"), "cracking");
     }
 }

@@ -2,7 +2,7 @@ package earlygate.pattern;
 
 import earlygate.drawing.Draft;
 import earlygate.drawing.Part;
-import earlygate.drawing.Usual;
+import earlygate.drawing.TypicalValues;
 import java.util.List;
 
 /** Two like pumps on one drive, each compensated, on a line of its own with a relief of its own. */
@@ -26,17 +26,17 @@ final class TwinPumps implements Pattern {
     public Sheet draw(Answers a) {
         Draft d = Plates.begin(a, 46, 40, 60, 200);
         double relief = a.get("relief");
-        double flow = Usual.flow(a.get("displacement"), a.get("speed"));
+        double flow = TypicalValues.flow(a.get("displacement"), a.get("speed"));
         String drive = Plates.drive(d, a);
         for (int i = 1; i <= 2; i++) {
             String line = i == 1 ? "PL" : "PR";
             String side = i == 1 ? "left" : "right";
             double rating = a.get("pump-rating");
             d.line(line, side + " pump line", a.asked("line-rating"), rating, 1.5);
-            Part pump = Usual.pump(d, "P" + i, drive, line, a.get("displacement"), rating);
-            Usual.compensator(pump, a.get("compensator"), rating);
-            Usual.relief(d, "RV" + i, line, "T", relief, flow, true).set("role", "main");
-            Usual.load(d, "TV" + i, line, "T", flow);
+            Part pump = TypicalValues.pump(d, "P" + i, drive, line, a.get("displacement"), rating);
+            TypicalValues.compensator(pump, a.get("compensator"), rating);
+            TypicalValues.relief(d, "RV" + i, line, "T", relief, flow, true).set("role", "main");
+            TypicalValues.load(d, "TV" + i, line, "T", flow);
             d.gauge("G" + i, line, a.asked("gauge"), relief);
             d.target("P" + i + ".compensator", a.get("compensator"), a.asked("compensator-tolerance"), "");
             d.target("RV" + i, relief, a.asked("relief-tolerance"), "cracking");

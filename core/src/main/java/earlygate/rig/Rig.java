@@ -1,6 +1,6 @@
 package earlygate.rig;
 
-import earlygate.gauge.Stated;
+import earlygate.gauge.SheetState;
 import earlygate.network.ComponentState;
 import earlygate.network.Conditions;
 import earlygate.network.Network;
@@ -52,7 +52,7 @@ public final class Rig {
         tank = new Tank(unit.fluid().heatCapacity());
         Network network = new Network(unit);
         machine = new Transient(network);
-        conditions = network.conditions(Stated.speeds(unit));
+        conditions = network.conditions(SheetState.speeds(unit));
         Random hidden = new Random(seed);
         for (Setting s : unit.settings()) {
             screws.put(s.id(), new RigScrew(s.screw(), s.present(), hidden, rough));

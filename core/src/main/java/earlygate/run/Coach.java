@@ -36,7 +36,7 @@ public final class Coach {
     }
 
     /** Empty for steps without an adjuster, and for a locked screw whose reading passes or is still to come. */
-    public static Optional<Advice> advice(RunState run, Step step, Answers answers) {
+    public static Optional<Advice> advice(RunState run, Step step, ModelCache answers) {
         if (step.goal().isEmpty() || step.setting().isEmpty()) {
             return Optional.empty();
         }
@@ -56,7 +56,7 @@ public final class Coach {
         Goal.Measured measured = (Goal.Measured) goal;
         return locks
                 ? afterLocking(run, step, measured)
-                : Optional.of(new ToReading(run, step, measured, answers).next());
+                : Optional.of(new TurnToTarget(run, step, measured, answers).next());
     }
 
     private static Advice counted(StepRecord record, Goal.Turned goal) {

@@ -2,7 +2,7 @@ package earlygate.run;
 
 import earlygate.explain.Reason;
 import earlygate.judge.NextTurn;
-import earlygate.judge.ReliefPlace;
+import earlygate.judge.ReliefEstimate;
 import earlygate.plan.Goal;
 import earlygate.plan.Move;
 import earlygate.plan.Step;
@@ -41,7 +41,8 @@ final class CrackAdvice {
                             .name("gauge", goal.testPoint())
                             .turns("turned", Math.abs(record.turned())));
         }
-        Optional<CrackRead> read = run.assess(step).crackRead().filter(r -> r.state() != CrackRead.State.HOLDS);
+        Optional<CrackFromReadings> read =
+                run.assess(step).crackRead().filter(r -> r.state() != CrackFromReadings.State.HOLDS);
         if (read.isPresent()) {
             return byReadings(step, goal, read.get());
         }
@@ -54,7 +55,7 @@ final class CrackAdvice {
     }
 
     /** What was read between the turns says not to turn on. */
-    private static Advice byReadings(Step step, Goal.Crack goal, CrackRead read) {
+    private static Advice byReadings(Step step, Goal.Crack goal, CrackFromReadings read) {
         Reason reason = Reason.of(
                         switch (read.state()) {
                             case TO_READ -> "advice.read-come-in";
@@ -84,16 +85,16 @@ final class CrackAdvice {
                                     .turns("turns", out))
                     : raiseAgain(goal);
         }
-        if (ReliefStands.onlyHeard(run, step)) {
+        if (ReliefCheck.onlyHeard(run, step)) {
             return new Advice(
                     -NextTurn.SIXTEENTH,
                     Reason.of("advice.only-heard").name("setting", setting).name("gauge", goal.testPoint()));
         }
-        Optional<ReliefPlace> low = ReliefStands.tooLow(run, step);
+        Optional<ReliefEstimate> low = ReliefCheck.tooLow(run, step);
         if (low.isEmpty()) {
             return new Advice(
                     0,
-                    ReliefStands.of(run, step)
+                    ReliefCheck.of(run, step)
                             .map(s -> Reason.of("advice.cracked-stands")
                                     .name("setting", setting)
                                     .pressure("stands", s.settingPa())
@@ -119,13 +120,13 @@ final class CrackAdvice {
      * With a live gauge to above its crack, which is then found once more by smaller turns. Without one to just below it,
      * where that is enough: turns and gauge together tell it there.
      */
-    private static double comeIn(RunState run, Step step, ReliefPlace low, double past) {
+    private static double comeIn(RunState run, Step step, ReliefEstimate low, double past) {
         double perTurn = run.slope(step.setting().orElseThrow()).perTurn();
         double sixteenth = NextTurn.SIXTEENTH * perTurn;
         double below = Math.max(1, Math.floor(past / sixteenth));
         double moves = below * sixteenth;
-        ReliefPlace then = new ReliefPlace(low.settingPa() + moves, low.low() + moves, low.high() + moves);
-        boolean enough = !run.onRig() && !ReliefStands.isTooLow(run, step, then);
+        ReliefEstimate then = new ReliefEstimate(low.settingPa() + moves, low.low() + moves, low.high() + moves);
+        boolean enough = !run.onRig() && !ReliefCheck.isTooLow(run, step, then);
         return NextTurn.SIXTEENTH * (enough ? below : Math.max(1, Math.ceil(past / sixteenth)));
     }
 

@@ -6,7 +6,7 @@ import earlygate.plan.Expect;
 import earlygate.plan.Move;
 import earlygate.plan.Plan;
 import earlygate.plan.Step;
-import earlygate.run.Carry.Shifted;
+import earlygate.run.MeasuredOffsets.AdjustedStep;
 import earlygate.run.RunEvent.Reading;
 import earlygate.solve.LoadOpening;
 import earlygate.solve.SteadyState;
@@ -30,17 +30,17 @@ final class LoadOpened {
 
     private final PowerUnit unit;
     private final boolean knows;
-    private final Answers answers;
+    private final ModelCache answers;
 
     /** @param plan of an earlier edition judges as it did when it was walked */
-    LoadOpened(PowerUnit unit, Plan plan, Answers answers) {
+    LoadOpened(PowerUnit unit, Plan plan, ModelCache answers) {
         this.unit = unit;
         this.knows = plan.edition() >= SINCE;
         this.answers = answers;
     }
 
     /** The step as its own reading of the pressure has it; itself while that was not read, or where no hand opens a load. */
-    Shifted into(Shifted planned, StepRecord record) {
+    AdjustedStep applyTo(AdjustedStep planned, StepRecord record) {
         Step step = planned.step();
         Optional<Move> load = opened(step);
         Optional<Expect> pressure = step.expect().stream()
@@ -76,7 +76,7 @@ final class LoadOpened {
                     .pressure("read", read.get())
                     .pressure("planned", asked.value()));
         }
-        return expect.equals(step.expect()) ? planned : new Shifted(step.reading(expect, 0), why);
+        return expect.equals(step.expect()) ? planned : new AdjustedStep(step.reading(expect, 0), why);
     }
 
     private static Optional<Move> opened(Step step) {

@@ -4,7 +4,7 @@ import earlygate.explain.Reason;
 import earlygate.explain.Value.Amount;
 import earlygate.explain.Value.Kind;
 import earlygate.judge.NextTurn;
-import earlygate.judge.ReliefPlace;
+import earlygate.judge.ReliefEstimate;
 import earlygate.judge.Verdict;
 import earlygate.judge.Verdict.Grade;
 import earlygate.plan.Expect;
@@ -47,7 +47,7 @@ final class ReadingJudge {
     Optional<Judged> judged(Expect e) {
         if (step.cracks() && isGoal(e)) {
             return record.crackedEvent()
-                    .map(c -> ReliefStands.onlyHeard(run, step)
+                    .map(c -> ReliefCheck.onlyHeard(run, step)
                             ? new Judged(
                                     e.instrument(),
                                     Grade.CANNOT_TELL,
@@ -98,14 +98,14 @@ final class ReadingJudge {
                 + goal.minus().map(m -> run.unit().testPoint(m).errorPa()).orElse(0.0);
         Verdict v = Verdict.of(measured, goal.targetPa(), goal.tolerancePa(), error);
         Optional<Reason> low = v.grade() == Grade.PASS && step.cracks()
-                ? ReliefStands.tooLow(run, step).map(stands -> low(stands, goal))
+                ? ReliefCheck.tooLow(run, step).map(stands -> low(stands, goal))
                 : Optional.empty();
         return low.map(why -> new Judged(e.instrument(), Grade.FAIL, why))
                 .orElseGet(() -> new Judged(e.instrument(), v.grade(), v.reason(gauge.rangePa())));
     }
 
     /** What was held is right, but the relief was turned past its crack. */
-    private static Reason low(ReliefPlace stands, Goal.Measured goal) {
+    private static Reason low(ReliefEstimate stands, Goal.Measured goal) {
         return Reason.of("verdict.relief-low")
                 .pressure("stands", stands.settingPa())
                 .pressure("low", stands.low())

@@ -2,7 +2,7 @@ package earlygate.run;
 
 import com.fasterxml.jackson.annotation.JsonSubTypes;
 import com.fasterxml.jackson.annotation.JsonTypeInfo;
-import earlygate.judge.ReliefPlace;
+import earlygate.judge.ReliefEstimate;
 import earlygate.quantity.Keyed;
 import java.time.Instant;
 import java.util.Arrays;
@@ -107,7 +107,7 @@ public record RunEvent(long seq, Instant at, String by, Body body) {
      * @param stands where the relief itself then stood, by how far the gauge fell; empty where nobody could tell
      */
     public record Cracked(
-            String step, double pressurePa, Source source, OptionalDouble oil, Optional<ReliefPlace> stands)
+            String step, double pressurePa, Source source, OptionalDouble oil, Optional<ReliefEstimate> stands)
             implements OfStep {
         public Cracked {
             stands = stands == null ? Optional.empty() : stands;

@@ -1,7 +1,7 @@
 package earlygate.run;
 
 import earlygate.explain.Reason;
-import earlygate.judge.ReliefPlace;
+import earlygate.judge.ReliefEstimate;
 import earlygate.judge.Verdict;
 import earlygate.plan.Expect;
 import earlygate.plan.Goal;
@@ -81,7 +81,7 @@ public record RunRecord(
             Optional<String> deviation,
             Optional<Double> crackFoundPa,
             Optional<Double> crackTappedPa,
-            Optional<ReliefPlace> stands,
+            Optional<ReliefEstimate> stands,
             Optional<Reason> why,
             int attempts) {
         /** How far it was left from its target, Pa; empty until it was. */
@@ -174,7 +174,7 @@ public record RunRecord(
                         .reduce((a, b) -> a + "; " + b),
                 cracking.flatMap(StepRecord::cracked).map(Cracked::pressurePa),
                 cracking.flatMap(StepRecord::tapped).map(Cracked::pressurePa),
-                cracks.flatMap(x -> ReliefStands.of(run, x)),
+                cracks.flatMap(x -> ReliefCheck.of(run, x)),
                 judged.map(StepAssessment.Judged::message),
                 run.plan().steps().stream()
                         .filter(x -> x.judgesSetting()

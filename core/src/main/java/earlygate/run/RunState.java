@@ -55,13 +55,13 @@ public final class RunState {
     private final Map<String, String> stopped = new LinkedHashMap<>();
     private final OilReadings oils;
     private final Set<Long> struck = new HashSet<>();
-    private final Answers answers;
+    private final ModelCache answers;
     private final Screws screws;
     private final List<RunEvent> events;
     private Signatures signatures;
     private final Map<Step, StepAssessment> assessments = new IdentityHashMap<>();
 
-    private RunState(PowerUnit unit, Plan plan, List<RunEvent> events, boolean rig, Answers answers) {
+    private RunState(PowerUnit unit, Plan plan, List<RunEvent> events, boolean rig, ModelCache answers) {
         this.events = List.copyOf(events);
         this.unit = unit;
         this.written = plan;
@@ -96,14 +96,14 @@ public final class RunState {
 
     /** A run with typed readings. */
     public static RunState of(PowerUnit unit, Plan plan, List<RunEvent> events) {
-        return of(unit, plan, events, false, new Answers(unit));
+        return of(unit, plan, events, false, new ModelCache(unit));
     }
 
     /**
      * @param rig the machine reports every handle that is moved, so what a hand must have done is asked of the log
      * @param answers of the model on this very plan; kept over many folds
      */
-    public static RunState of(PowerUnit unit, Plan plan, List<RunEvent> events, boolean rig, Answers answers) {
+    public static RunState of(PowerUnit unit, Plan plan, List<RunEvent> events, boolean rig, ModelCache answers) {
         RunState state = new RunState(unit, plan, events, rig, answers);
         for (RunEvent e : events) {
             if (e.body() instanceof Struck s) {
@@ -111,7 +111,7 @@ public final class RunState {
             }
         }
         events.stream().filter(e -> !state.struck.contains(e.seq())).forEach(state::apply);
-        state.carry();
+        state.adjustPlan();
         return state;
     }
 
@@ -122,7 +122,7 @@ public final class RunState {
             return of(unit, written, next.events, rig, answers);
         }
         more.stream().filter(e -> !next.struck.contains(e.seq())).forEach(next::apply);
-        next.carry();
+        next.adjustPlan();
         return next;
     }
 
@@ -170,12 +170,12 @@ public final class RunState {
     }
 
     /** What was measured goes into what the steps after it expect. */
-    private void carry() {
-        Carry carry = new Carry(unit, answers, this::oilAt);
+    private void adjustPlan() {
+        MeasuredOffsets offsets = new MeasuredOffsets(unit, answers, this::oilAt);
         LoadOpened loads = new LoadOpened(unit, written, answers);
         plan = written.withSteps(raw -> {
-            Carry.Shifted shifted = loads.into(carry.into(raw), records.get(raw.id()));
-            carry.learn(shifted.step(), records.get(raw.id()));
+            MeasuredOffsets.AdjustedStep shifted = loads.applyTo(offsets.applyTo(raw), records.get(raw.id()));
+            offsets.record(shifted.step(), records.get(raw.id()));
             steps.put(raw.id(), shifted.step());
             carried.put(raw.id(), shifted.why());
             return shifted.step();
@@ -338,7 +338,7 @@ public final class RunState {
         return Optional.ofNullable(stopped.get(driver));
     }
 
-    Answers answers() {
+    ModelCache answers() {
         return answers;
     }
 

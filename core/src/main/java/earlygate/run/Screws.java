@@ -5,7 +5,7 @@ import earlygate.judge.Slope;
 import earlygate.plan.Goal;
 import earlygate.plan.Step;
 import earlygate.run.RunEvent.Turned;
-import earlygate.run.Springs.On;
+import earlygate.run.ScrewSlopes.ScrewOnGauge;
 import earlygate.unit.PowerUnit;
 import earlygate.unit.Setting;
 import java.time.Instant;
@@ -30,9 +30,9 @@ final class Screws {
     private static final double MOST_TRAVEL = 2;
 
     private final PowerUnit unit;
-    private final Answers answers;
+    private final ModelCache answers;
     private final Set<String> ids;
-    private final Springs springs;
+    private final ScrewSlopes springs;
     private final Map<String, Double> lastRead = new HashMap<>();
     private final Map<String, Locked> locked = new HashMap<>();
     private final Map<String, Double> travels = new HashMap<>();
@@ -44,11 +44,11 @@ final class Screws {
     private Optional<Step> at = Optional.empty();
     private TurnHistory history = new TurnHistory();
 
-    Screws(PowerUnit unit, Answers answers) {
-        this(unit, answers, new Springs(unit, answers));
+    Screws(PowerUnit unit, ModelCache answers) {
+        this(unit, answers, new ScrewSlopes(unit, answers));
     }
 
-    private Screws(PowerUnit unit, Answers answers, Springs springs) {
+    private Screws(PowerUnit unit, ModelCache answers, ScrewSlopes springs) {
         this.unit = unit;
         this.answers = answers;
         this.springs = springs;
@@ -122,7 +122,7 @@ final class Screws {
         }
         boolean first = history.isEmpty();
         history.read(measure);
-        On gauge = On.of(setting, goal);
+        ScrewOnGauge gauge = ScrewOnGauge.of(setting, goal);
         String same = gauge + " " + goal.targetPa();
         if (step.kind() == Step.Kind.LOCK && lastRead.containsKey(same) && (first || history.lastTurn() != 0)) {
             locked.put(setting, new Locked(gauge, lastRead.get(same), first ? 0 : history.lastTurn(), measure));
@@ -131,7 +131,7 @@ final class Screws {
     }
 
     /** What the nut did: read before, turned against it, read after. */
-    private record Locked(On gauge, double before, double turned, double after) {}
+    private record Locked(ScrewOnGauge gauge, double before, double turned, double after) {}
 
     /** Another step, another arrangement: what was turned before it teaches nothing about the next reading. */
     void forget() {
@@ -148,8 +148,8 @@ final class Screws {
                 .toList();
     }
 
-    private static On on(Step step) {
-        return On.of(step.setting().orElseThrow(), step.goal().orElseThrow());
+    private static ScrewOnGauge on(Step step) {
+        return ScrewOnGauge.of(step.setting().orElseThrow(), step.goal().orElseThrow());
     }
 
     /** The turns and readings of the step at hand. */
@@ -159,11 +159,11 @@ final class Screws {
 
     /** What is known of a screw's slope on the gauge of a goal, from earlier arrangements; Pa per turn. */
     Slope slope(String setting, Goal goal) {
-        return springs.slope(On.of(setting, goal));
+        return springs.slope(ScrewOnGauge.of(setting, goal));
     }
 
     /** What the step at hand teaches so far, on top of that. */
-    private Slope withNow(On on) {
+    private Slope withNow(ScrewOnGauge on) {
         Slope known = springs.slope(on);
         return at.filter(s -> s.kind() != Step.Kind.LOCK && on.equals(on(s)))
                 .map(s -> springs.with(on, own(s), known))
@@ -218,7 +218,7 @@ final class Screws {
                 .toList();
     }
 
-    private ScrewTaught learned(On on, Slope known, Instant when, String by) {
+    private ScrewTaught learned(ScrewOnGauge on, Slope known, Instant when, String by) {
         return new ScrewTaught(
                 on.setting(),
                 on.gauge(),
@@ -233,7 +233,7 @@ final class Screws {
 
     /** The best known slope of a screw on any gauge, the step at hand included; its data's where none was learned. */
     Slope slope(String setting) {
-        Stream<On> now = at.stream().map(Screws::on);
+        Stream<ScrewOnGauge> now = at.stream().map(Screws::on);
         return Stream.concat(springs.all(), now)
                 .filter(on -> on.setting().equals(setting))
                 .distinct()

@@ -39,7 +39,7 @@ public final class StepAssessment {
     private List<Judged> judged;
     private List<Reason> notAsItMustBe;
     private List<Reason> readingsMissing;
-    private Optional<CrackRead> crackRead;
+    private Optional<CrackFromReadings> crackRead;
 
     StepAssessment(RunState run, Step step) {
         this.run = run;
@@ -59,9 +59,9 @@ public final class StepAssessment {
     }
 
     /** The crack that was read between the turns of a relief; empty where nothing was read for one. */
-    public Optional<CrackRead> crackRead() {
+    public Optional<CrackFromReadings> crackRead() {
         if (crackRead == null) {
-            crackRead = CrackRead.of(run, step);
+            crackRead = CrackFromReadings.of(run, step);
         }
         return crackRead;
     }
@@ -181,7 +181,7 @@ public final class StepAssessment {
                 .map(FiguresNoted::said)
                 .forEach(missing::add);
         if (missing.isEmpty()) {
-            Together.missing(run, step).ifPresent(missing::add);
+            RepeatedReadings.missing(run, step).ifPresent(missing::add);
         }
         return missing;
     }

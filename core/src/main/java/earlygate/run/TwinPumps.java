@@ -27,8 +27,8 @@ final class TwinPumps {
     }
 
     /** One for each pair of which both curves are steps of the plan. */
-    static List<Tested> compared(RunState run) {
-        List<Tested> pairs = new ArrayList<>();
+    static List<TestResult> compared(RunState run) {
+        List<TestResult> pairs = new ArrayList<>();
         List<Pump> pumps = run.unit().all(Pump.class);
         for (Pump one : pumps) {
             for (Pump other : of(run.unit(), one)) {
@@ -50,7 +50,7 @@ final class TwinPumps {
                 .findFirst();
     }
 
-    private static Tested compared(RunState run, Pump one, Pump other, Step left, Step right) {
+    private static TestResult compared(RunState run, Pump one, Pump other, Step left, Step right) {
         Procedure test = new Procedure(Procedure.Kind.TWINS, one.id() + ", " + other.id());
         List<Step> steps = List.of(left, right);
         Optional<Estimate> a = CurveTaken.of(run, left).flatMap(TwinPumps::efficiency);
@@ -58,7 +58,7 @@ final class TwinPumps {
         if (a.isEmpty() || b.isEmpty()) {
             boolean done =
                     run.record(left.id()).isDone() && run.record(right.id()).isDone();
-            return new Tested(
+            return new TestResult(
                     test,
                     steps,
                     done ? Optional.of(Grade.CANNOT_TELL) : Optional.empty(),
@@ -68,7 +68,7 @@ final class TwinPumps {
         double apart = Math.abs(a.get().value() - b.get().value());
         Verdict v = Verdict.of(
                 apart, 0, BothWaysTest.WITHIN, a.get().half() + b.get().half());
-        return new Tested(
+        return new TestResult(
                 test,
                 steps,
                 Optional.of(v.grade()),

@@ -4,7 +4,7 @@ import earlygate.explain.Reason;
 import earlygate.explain.Value.Amount;
 import earlygate.explain.Value.Kind;
 import earlygate.judge.Holder;
-import earlygate.judge.Watch.AtHand;
+import earlygate.judge.Watch.CurrentScrew;
 import earlygate.plan.Goal;
 import earlygate.plan.Step;
 import earlygate.unit.PowerUnit;
@@ -29,8 +29,8 @@ public record WhoHas(Optional<String> setting, Reason why, List<Reason> look) {
     /** Empty while the goal has not been read, or reads right. */
     static Optional<WhoHas> of(RunState run, Step step, boolean notItself) {
         // A crack is told by its fall, and what a screw is counted by has no reading of its own.
-        Optional<AtHand> hand =
-                Looking.atHand(run, step).filter(h -> step.goal().orElseThrow() instanceof Goal.OnGauge);
+        Optional<CurrentScrew> hand =
+                WatchRequest.atHand(run, step).filter(h -> step.goal().orElseThrow() instanceof Goal.OnGauge);
         return hand.flatMap(h -> run.record(step.id()).reading(h.gauge()).map(r -> {
             Map<String, Double> others = new HashMap<>();
             step.expect().stream()
@@ -43,7 +43,7 @@ public record WhoHas(Optional<String> setting, Reason why, List<Reason> look) {
         }));
     }
 
-    private static WhoHas of(PowerUnit unit, AtHand hand, double reads, List<Holder> all, boolean notItself) {
+    private static WhoHas of(PowerUnit unit, CurrentScrew hand, double reads, List<Holder> all, boolean notItself) {
         String own = hand.setting();
         String gauge = hand.gauge();
         List<Holder> could =

@@ -3,7 +3,7 @@ package earlygate.target;
 import earlygate.explain.Reason;
 import earlygate.gauge.Arrangement;
 import earlygate.gauge.GaugeSearch;
-import earlygate.gauge.Stated;
+import earlygate.gauge.SheetState;
 import earlygate.solve.Model;
 import earlygate.solve.SteadyState;
 import earlygate.unit.PowerUnit;
@@ -47,7 +47,7 @@ public record TargetSheet(List<Entry> settings, List<String> missing) {
         Map<String, Derivation.Derived> derived = Derivation.of(drawn, gaps);
         PowerUnit unit = Derivation.completed(drawn, gaps);
         GaugeSearch search = new GaugeSearch(Model.of(unit));
-        Situation base = Stated.targets(unit);
+        Situation base = SheetState.targets(unit);
         for (Map.Entry<String, Double> m : measured.entrySet()) {
             base = base.withSetting(m.getKey(), m.getValue());
         }

@@ -2,7 +2,7 @@ package earlygate.target;
 
 import earlygate.gauge.Arrangement;
 import earlygate.gauge.GaugeSearch;
-import earlygate.gauge.Stated;
+import earlygate.gauge.SheetState;
 import earlygate.network.ComponentState.DriverState;
 import earlygate.network.ComponentState.PumpState;
 import earlygate.quantity.Keyed;
@@ -55,7 +55,7 @@ public final class WorkingPoints {
     private WorkingPoints(PowerUnit unit) {
         this.unit = unit;
         search = new GaugeSearch(Model.of(unit));
-        base = Stated.targets(unit);
+        base = SheetState.targets(unit);
     }
 
     public static List<Point> of(PowerUnit unit) {

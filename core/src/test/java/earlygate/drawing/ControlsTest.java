@@ -8,8 +8,8 @@ import earlygate.drawing.Change.Drive;
 import earlygate.drawing.Change.Fit;
 import earlygate.drawing.Change.Put;
 import earlygate.drawing.Change.Unfit;
-import earlygate.drawing.Redraw.Answer;
-import earlygate.drawing.Redraw.Answer.Drawn;
+import earlygate.drawing.DrawingEdit.Answer;
+import earlygate.drawing.DrawingEdit.Answer.Drawn;
 import earlygate.fixture.Plans;
 import earlygate.plan.Plan;
 import earlygate.plan.Step;
@@ -29,7 +29,7 @@ class ControlsTest {
     private static final List<String> KEYS = List.of("compensator", "loadSense");
 
     private static Drawn drawn(JsonNode unit, Change change) {
-        Answer answer = Redraw.of(unit, List.of(), change);
+        Answer answer = DrawingEdit.of(unit, List.of(), change);
         assertThat(answer).as("%s: %s", change, answer).isInstanceOf(Drawn.class);
         return (Drawn) answer;
     }
@@ -65,7 +65,7 @@ class ControlsTest {
                     assertThat(settings(on.unit())).contains(setting);
                     assertThat(on.unit().get("targets").toString()).contains(setting);
                     assertThat(on.unconfirmed()).anyMatch(c -> c.startsWith("components." + setting));
-                    Drawn off = (Drawn) Redraw.of(on.unit(), on.unconfirmed(), new Unfit(pump, key));
+                    Drawn off = (Drawn) DrawingEdit.of(on.unit(), on.unconfirmed(), new Unfit(pump, key));
                     assertThat(off.unit()).as("%s off %s", key, pump).isEqualTo(before);
                     assertThat(off.unconfirmed()).noneMatch(c -> c.contains(setting));
                 }
@@ -144,8 +144,9 @@ class ControlsTest {
 
     private static String refused(Change change) {
         ObjectNode unit = document("LG-07");
-        String code =
-                ((Answer.Refused) Redraw.of(unit, List.of(), change)).reason().code();
+        String code = ((Answer.Refused) DrawingEdit.of(unit, List.of(), change))
+                .reason()
+                .code();
         assertThat(unit).isEqualTo(document("LG-07"));
         return code;
     }

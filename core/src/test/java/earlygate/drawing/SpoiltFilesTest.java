@@ -58,7 +58,7 @@ class SpoiltFilesTest {
                     new Split(subject, "check-valve", List.of(other + ".outlet", "X", "."), bar),
                     new Merge(subject, other),
                     new Rename(subject, "N" + i))) {
-                assertThat(Redraw.of(spoilt, List.of("components.X"), change))
+                assertThat(DrawingEdit.of(spoilt, List.of("components.X"), change))
                         .as("%s of %s", change, spoilt)
                         .isNotNull();
             }

@@ -55,8 +55,8 @@ class GaugeSearchTest {
     void withoutLeaveToRaiseAHiddenSettingStaysHidden() {
         PowerUnit unit = lg07();
         GaugeSearch search = new GaugeSearch(Model.of(unit));
-        assertThat(search.find("RV1", Stated.targets(unit), none -> false)).isEmpty();
-        assertThat(search.find("RV1", Stated.targets(unit), "P1.compensator"::equals))
+        assertThat(search.find("RV1", SheetState.targets(unit), none -> false)).isEmpty();
+        assertThat(search.find("RV1", SheetState.targets(unit), "P1.compensator"::equals))
                 .isPresent();
     }
 
@@ -95,13 +95,13 @@ class GaugeSearchTest {
         PowerUnit unit = demo("PL-01");
         GaugeSearch search = new GaugeSearch(Model.of(unit));
         Target target = unit.target("RV1").orElseThrow();
-        double crack = search.settingFor(target, Stated.targets(unit), any -> true);
-        Situation at = Stated.targets(unit).withSetting("RV1", crack);
+        double crack = search.settingFor(target, SheetState.targets(unit), any -> true);
+        Situation at = SheetState.targets(unit).withSetting("RV1", crack);
         assertThat(search.model().solve(at).orElseThrow().pressure("P"))
                 .isCloseTo(target.pressurePa(), within(0.2 * BAR));
         assertThat(crack).isLessThan(target.pressurePa() - 8 * BAR);
         PowerUnit stiff = unit("PL-01", component("RV1", "overrideBar", 5));
-        double higher = new GaugeSearch(Model.of(stiff)).settingFor(target, Stated.targets(stiff), any -> true);
+        double higher = new GaugeSearch(Model.of(stiff)).settingFor(target, SheetState.targets(stiff), any -> true);
         assertThat(higher).isGreaterThan(crack);
     }
 
@@ -120,17 +120,17 @@ class GaugeSearchTest {
         List<Target> targets = new ArrayList<>(unit.targets());
         Collections.shuffle(targets, new Random(unit.tag().hashCode()));
         for (Target t : targets) {
-            Situation low = Stated.targets(unit).withSetting(t.setting(), 0.4 * t.pressurePa());
+            Situation low = SheetState.targets(unit).withSetting(t.setting(), 0.4 * t.pressurePa());
             asked.find(t.setting(), low, any -> !any.equals(t.setting()));
         }
         for (Target t : targets) {
-            assertThat(asked.find(t.setting(), Stated.targets(unit), any -> !any.equals(t.setting())))
+            assertThat(asked.find(t.setting(), SheetState.targets(unit), any -> !any.equals(t.setting())))
                     .as("%s of %s", t.setting(), unit.tag())
                     .isEqualTo(find(unit, t.setting()));
         }
     }
 
     private static Optional<Arrangement> find(PowerUnit unit, String setting) {
-        return new GaugeSearch(Model.of(unit)).find(setting, Stated.targets(unit), any -> !any.equals(setting));
+        return new GaugeSearch(Model.of(unit)).find(setting, SheetState.targets(unit), any -> !any.equals(setting));
     }
 }

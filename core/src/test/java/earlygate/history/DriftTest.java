@@ -17,8 +17,8 @@ class DriftTest {
     private static final Target TARGET = new Target("RV1", 176 * BAR, 4 * BAR, Target.Defined.CRACKING);
 
     /** @param found negative for one that nobody read */
-    private static Stood stood(String on, double found, double left) {
-        return new Stood(LocalDate.parse(on), bar(found), bar(left), 1.5 * BAR);
+    private static SettingOnDay stood(String on, double found, double left) {
+        return new SettingOnDay(LocalDate.parse(on), bar(found), bar(left), 1.5 * BAR);
     }
 
     private static OptionalDouble bar(double value) {
@@ -74,7 +74,7 @@ class DriftTest {
 
     @Test
     void whatNobodyReadEndsTheSpan() {
-        List<Stood> stood =
+        List<SettingOnDay> stood =
                 List.of(stood("2022-06-01", 176, 176), stood("2023-06-01", 150, -1), stood("2024-06-01", 176, 176));
         // 2023 was found off and set, but nobody wrote down to what: only 2022 to 2023 counts.
         assertThat(Drift.of(stood, TARGET).spans()).hasSize(1);
@@ -92,7 +92,7 @@ class DriftTest {
         int machines = 1000;
         for (int m = 0; m < machines; m++) {
             double rate = (m % 2 == 0 ? 0 : 6 * (random.nextBoolean() ? 1 : -1)) * BAR;
-            List<Stood> stood = new ArrayList<>();
+            List<SettingOnDay> stood = new ArrayList<>();
             LocalDate day = LocalDate.parse("2020-01-01");
             double left = TARGET.pressurePa();
             for (int i = 0; i < 4; i++) {
@@ -100,7 +100,7 @@ class DriftTest {
                 double now = left + rate * days / 365.25;
                 day = day.plusDays(days);
                 double error = 1.5 * BAR;
-                stood.add(new Stood(
+                stood.add(new SettingOnDay(
                         day,
                         i == 0 ? OptionalDouble.empty() : OptionalDouble.of(now + read(random, error)),
                         OptionalDouble.of(TARGET.pressurePa() + read(random, error)),

@@ -41,16 +41,16 @@ class CrackExamplesTest {
         }
         double held = truth.get("heldBar").asDouble();
         assertThat(crack.get().held() / BAR).isCloseTo(held, within(0.005 * held));
-        List<ReliefPlace.Turned> turns = new ArrayList<>();
+        List<ReliefEstimate.Turned> turns = new ArrayList<>();
         ask.path("turns")
-                .forEach(x -> turns.add(new ReliefPlace.Turned(
+                .forEach(x -> turns.add(new ReliefEstimate.Turned(
                         x.get("t").asDouble(), x.get("turns").asDouble())));
         PowerUnit unit = ((UnitFile.Reading.Read) UnitFile.read(ask.get("unit"))).unit();
-        ReliefPlace place = ReliefPlace.of(
+        ReliefEstimate place = ReliefEstimate.of(
                         Model.of(unit),
                         SituationFile.read(unit, ask.get("situation"), new ArrayList<>()),
                         ask.get("setting").asString(),
-                        new ReliefPlace.Stream(t, pa, amps),
+                        new ReliefEstimate.Stream(t, pa, amps),
                         turns,
                         crack.get())
                 .orElseThrow();

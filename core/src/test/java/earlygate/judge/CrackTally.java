@@ -55,7 +55,7 @@ final class CrackTally {
             }
             t.hits++;
             t.off += Math.abs(said.get().held() - m.held) > 0.005 * m.held ? 1 : 0;
-            ReliefPlace place = m.place(said.get()).orElseThrow();
+            ReliefEstimate place = m.place(said.get()).orElseThrow();
             double stands = m.setting() * 1e5;
             t.within += Math.abs(place.settingPa() - stands) <= 0.01 * stands ? 1 : 0;
             t.bounded += stands >= place.low() && stands <= place.high() ? 1 : 0;

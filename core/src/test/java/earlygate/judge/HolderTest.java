@@ -6,7 +6,7 @@ import static earlygate.quantity.Si.BAR;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
-import earlygate.judge.Watch.AtHand;
+import earlygate.judge.Watch.CurrentScrew;
 import earlygate.network.Network;
 import earlygate.solve.Model;
 import earlygate.solve.Solver;
@@ -34,8 +34,8 @@ class HolderTest {
         return new Solver(network).steady(network.conditions(s)).answer().orElseThrow();
     }
 
-    private static AtHand hand(Situation situation, String setting, String gauge) {
-        return new AtHand(setting, gauge, situation, TWENTY_A_TURN);
+    private static CurrentScrew hand(Situation situation, String setting, String gauge) {
+        return new CurrentScrew(setting, gauge, situation, TWENTY_A_TURN);
     }
 
     private List<Holder> holders(Situation really, boolean withCurrent) {
@@ -96,7 +96,7 @@ class HolderTest {
     private List<Holder> after(double turns, double then) {
         Followed followed = new Followed(lg.testPoint("G1"));
         followed.turned(165 * BAR, turns);
-        AtHand pump = hand(deadhead, "P1.compensator", "G1");
+        CurrentScrew pump = hand(deadhead, "P1.compensator", "G1");
         return Holder.of(Model.of(lg), pump, then * BAR, Map.of(), followed.at(then * BAR, TWENTY_A_TURN));
     }
 

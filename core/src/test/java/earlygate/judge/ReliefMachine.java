@@ -199,17 +199,17 @@ final class ReliefMachine {
         return ((UnitFile.Reading.Read) UnitFile.read(text)).unit();
     }
 
-    Optional<ReliefPlace> place(CrackSearch crack) {
+    Optional<ReliefEstimate> place(CrackSearch crack) {
         PowerUnit unit = unit();
         double bar = 1e5;
-        List<ReliefPlace.Turned> told = turnsTold
-                ? turns.stream().map(t -> new ReliefPlace.Turned(t[0], t[1])).toList()
+        List<ReliefEstimate.Turned> told = turnsTold
+                ? turns.stream().map(t -> new ReliefEstimate.Turned(t[0], t[1])).toList()
                 : List.of();
-        return ReliefPlace.of(
+        return ReliefEstimate.of(
                 Model.of(unit),
                 Situation.AS_THE_FILE.withOil(313.15),
                 "RV1",
-                new ReliefPlace.Stream(
+                new ReliefEstimate.Stream(
                         samples.stream().mapToDouble(s -> s[0]).toArray(),
                         samples.stream().mapToDouble(s -> s[1] * bar).toArray(),
                         amps

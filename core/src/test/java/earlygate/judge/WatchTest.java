@@ -4,9 +4,9 @@ import static earlygate.fixture.Units.lg07;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
-import earlygate.judge.Watch.AtHand;
+import earlygate.judge.Watch.CurrentScrew;
 import earlygate.judge.Watch.Moment;
-import earlygate.judge.Watch.Sought;
+import earlygate.judge.Watch.Wanted;
 import earlygate.solve.Model;
 import earlygate.unit.PowerUnit;
 import earlygate.unit.Situation;
@@ -42,13 +42,14 @@ class WatchTest {
         see(seconds, bar, t -> 13.4, OptionalDouble.empty());
     }
 
-    private static Sought looksFor(Moment moment, double afterS) {
-        return new Sought("step", Map.of("G1", moment), afterS, Optional.empty(), false);
+    private static Wanted looksFor(Moment moment, double afterS) {
+        return new Wanted("step", Map.of("G1", moment), afterS, Optional.empty(), false);
     }
 
-    private Sought cracking(String what) {
+    private Wanted cracking(String what) {
         Situation deadhead = Situation.AS_THE_FILE.withSetting("P1.compensator", 176e5);
-        return new Sought(what, Map.of(), 0, Optional.of(new AtHand("RV1", "G1", deadhead, Slope.ofData(20e5))), true);
+        return new Wanted(
+                what, Map.of(), 0, Optional.of(new CurrentScrew("RV1", "G1", deadhead, Slope.ofData(20e5))), true);
     }
 
     @Test
@@ -88,11 +89,11 @@ class WatchTest {
                 .isEmpty();
         see(20, t -> Math.min(135, 124 + 2 * t));
         assertThat(watch.reading("G1").getAsDouble()).as("come up, it stands").isCloseTo(135e5, within(0.5e5));
-        watch.seek(new Sought("next", Map.of("G1", Moment.VALLEY), 0, Optional.empty(), false));
+        watch.seek(new Wanted("next", Map.of("G1", Moment.VALLEY), 0, Optional.empty(), false));
         assertThat(watch.reading("G1")).as("the old swing is none of this step").isEmpty();
         see(10, t -> t < 5 ? 120 - 6 * t : 90 + 6 * (t - 5));
         assertThat(watch.reading("G1").getAsDouble()).isCloseTo(90e5, within(1e5));
-        watch.seek(new Sought("hold", Map.of("G1", Moment.AFTER), 60, Optional.empty(), false));
+        watch.seek(new Wanted("hold", Map.of("G1", Moment.AFTER), 60, Optional.empty(), false));
         see(50, t -> 100 - 0.1 * t, t -> 0, OptionalDouble.of(0));
         assertThat(watch.reading("G1")).as("not due").isEmpty();
         see(20, t -> 95 - 0.1 * t, t -> 0, OptionalDouble.of(50));
@@ -170,7 +171,7 @@ class WatchTest {
         watch.turned("RV1", -0.0625);
         see(2, t -> 175.8);
         assertThat(watch.placeAtTap().orElseThrow().settingPa()).isBetween(168e5, 176.2e5);
-        watch.seek(Sought.NOTHING);
+        watch.seek(Wanted.NOTHING);
         assertThat(watch.placeAtTap()).isEmpty();
         assertThat(watch.cracks()).isEqualTo(Watch.Cracks.NONE);
     }
@@ -220,8 +221,8 @@ class WatchTest {
     @Test
     void whoHasTheGaugeIsToldWhileItStands() {
         Situation deadhead = Situation.AS_THE_FILE.withSetting("RV1", 176e5).withSetting("P1.compensator", 160e5);
-        AtHand pump = new AtHand("P1.compensator", "G1", deadhead, Slope.ofData(20e5));
-        watch.seek(new Sought("set", Map.of(), 0, Optional.of(pump), false));
+        CurrentScrew pump = new CurrentScrew("P1.compensator", "G1", deadhead, Slope.ofData(20e5));
+        watch.seek(new Wanted("set", Map.of(), 0, Optional.of(pump), false));
         assertThat(watch.holders()).as("nothing seen").isEmpty();
         see(6, t -> 120, t -> 11.5, OptionalDouble.empty());
         assertThat(watch.holders()).extracting(Holder::setting).containsExactly("P1.compensator");
@@ -232,7 +233,7 @@ class WatchTest {
         assertThat(watch.holders().get(0).standsPa()).isBetween(134e5, 145e5);
         watch.turned("RV1", 0.25);
         assertThat(watch.holders()).as("turned").isEmpty();
-        watch.seek(Sought.NOTHING);
+        watch.seek(Wanted.NOTHING);
         see(8, t -> 144, t -> 34, OptionalDouble.empty());
         assertThat(watch.holders()).as("no screw is at hand").isEmpty();
     }

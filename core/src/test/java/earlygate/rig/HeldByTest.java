@@ -6,8 +6,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 import earlygate.judge.Holder;
 import earlygate.judge.Slope;
 import earlygate.judge.Watch;
-import earlygate.judge.Watch.AtHand;
-import earlygate.judge.Watch.Sought;
+import earlygate.judge.Watch.CurrentScrew;
+import earlygate.judge.Watch.Wanted;
 import earlygate.solve.Model;
 import earlygate.unit.PowerUnit;
 import earlygate.unit.Situation;
@@ -50,11 +50,11 @@ class HeldByTest {
         Watch watch = new Watch(Model.of(unit));
         Random chance = new Random(seed);
         Situation planned = Situation.AS_THE_FILE.withSetting("RV1", 176e5).withSetting("P1.compensator", 160e5);
-        watch.seek(new Sought(
+        watch.seek(new Wanted(
                 "set",
                 Map.of(),
                 0,
-                Optional.of(new AtHand("P1.compensator", "G1", planned, Slope.ofData(45e5))),
+                Optional.of(new CurrentScrew("P1.compensator", "G1", planned, Slope.ofData(45e5))),
                 false));
         rig.nut("P1.compensator", false);
         turn(rig, watch, -2);

@@ -59,8 +59,12 @@ class RigTest {
         double held = gauge(rig);
         Situation deadhead = Situation.AS_THE_FILE.withSetting("P1.compensator", held);
         Watch watch = new Watch(Model.of(unit));
-        watch.seek(new Watch.Sought(
-                "RV1", Map.of(), 0, Optional.of(new Watch.AtHand("RV1", "G1", deadhead, Slope.ofData(20e5))), true));
+        watch.seek(new Watch.Wanted(
+                "RV1",
+                Map.of(),
+                0,
+                Optional.of(new Watch.CurrentScrew("RV1", "G1", deadhead, Slope.ofData(20e5))),
+                true));
         see(rig, watch, 8);
         int turns = 0;
         while (!watch.cracks().found()) {

@@ -78,10 +78,10 @@ class CoachTest {
         Step crack = lg.coded("plan.relief-crack");
         lg.turns(crack, -5.5);
         lg.says(crack, -0.0625, "advice.back-out");
-        assertThat(WayBack.of(lg.state(), crack)).isEmpty();
+        assertThat(StepToRepeat.of(lg.state(), crack)).isEmpty();
         lg.turns(crack, -0.25);
         lg.says(crack, 0, "advice.no-crack");
-        assertThat(WayBack.of(lg.state(), crack)).contains(lg.coded("plan.relief-in"));
+        assertThat(StepToRepeat.of(lg.state(), crack)).contains(lg.coded("plan.relief-in"));
         Steps end = Steps.lg();
         end.then(new Turned(crack.id(), "RV1", -0.5, true));
         end.says(crack, 0, "advice.no-crack");

@@ -5,7 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import earlygate.fixture.Units;
-import earlygate.judge.ReliefPlace;
+import earlygate.judge.ReliefEstimate;
 import earlygate.judge.Verdict.Grade;
 import earlygate.plan.Step;
 import earlygate.run.RunEvent.Cracked;
@@ -24,7 +24,7 @@ class ComeInAgainTest {
     }
 
     private Steps cracked(Steps run, double held, double stands, double doubt) {
-        ReliefPlace place = new ReliefPlace(stands * BAR, (stands - doubt) * BAR, (stands + doubt) * BAR);
+        ReliefEstimate place = new ReliefEstimate(stands * BAR, (stands - doubt) * BAR, (stands + doubt) * BAR);
         return run.then(new Cracked(crack.id(), held * BAR, Source.LIVE, Steps.WARM, Optional.of(place)));
     }
 
@@ -68,12 +68,13 @@ class ComeInAgainTest {
         lg.says(crack, 1 / 16.0, "advice.come-in-to-it");
         lg.turns(crack, 1 / 16.0).says(crack, 0, "advice.read-come-in");
         lg.reads(crack, "G1", 175.1).says(crack, 0, "advice.read-came-in");
-        CrackRead in = lg.state().assess(crack).crackRead().orElseThrow();
-        assertThat(in.state()).isEqualTo(CrackRead.State.CAME_IN);
+        CrackFromReadings in = lg.state().assess(crack).crackRead().orElseThrow();
+        assertThat(in.state()).isEqualTo(CrackFromReadings.State.CAME_IN);
         assertThat(in.stands().orElseThrow().settingPa()).isBetween(173 * BAR, 175 * BAR);
         // Far from where its turns should have brought it, it is sought anew.
         lg.then(new RunEvent.Struck(crack.id(), lg.state().lastSeq())).reads(crack, "G1", 171);
-        assertThat(lg.state().assess(crack).crackRead().orElseThrow().state()).isNotEqualTo(CrackRead.State.CAME_IN);
+        assertThat(lg.state().assess(crack).crackRead().orElseThrow().state())
+                .isNotEqualTo(CrackFromReadings.State.CAME_IN);
     }
 
     /** Nothing reads a soft relief again once it is locked: what the gauge's 1.5 bar leave open does not pass. */
@@ -82,8 +83,8 @@ class ComeInAgainTest {
         Steps soft = Steps.of(Units.lg07(u -> Units.part(u, "components", "RV1").put("overrideBar", 10)));
         Step found = soft.of(Step.Kind.SET, "RV1");
         for (double[] stands : new double[][] {{173.4, 1}, {175, 4}}) {
-            ReliefPlace place =
-                    new ReliefPlace(stands[0] * BAR, (stands[0] - stands[1]) * BAR, (stands[0] + stands[1]) * BAR);
+            ReliefEstimate place =
+                    new ReliefEstimate(stands[0] * BAR, (stands[0] - stands[1]) * BAR, (stands[0] + stands[1]) * BAR);
             soft.then(new Cracked(found.id(), 176 * BAR, Source.LIVE, Steps.WARM, Optional.of(place)));
             assertThat(soft.judge(found).judged().get(0).grade()).isEqualTo(Grade.FAIL);
         }
@@ -94,14 +95,14 @@ class ComeInAgainTest {
     void aTypedFallTellsItToo() {
         lg.reads(crack, "G1", 172).then(new Cracked(crack.id(), 176 * BAR, Source.TYPED, Steps.WARM));
         assertThat(grade()).isEqualTo(Grade.PASS);
-        assertThat(ReliefStands.of(lg.state(), crack))
+        assertThat(ReliefCheck.of(lg.state(), crack))
                 .as("what was read before says nothing")
                 .isEmpty();
         lg.reads(crack, "G1", 175.9);
         assertThat(grade()).as("hardly past").isEqualTo(Grade.PASS);
-        double near = ReliefStands.of(lg.state(), crack).orElseThrow().settingPa();
+        double near = ReliefCheck.of(lg.state(), crack).orElseThrow().settingPa();
         lg.reads(crack, "G1", 169);
-        double far = ReliefStands.of(lg.state(), crack).orElseThrow().settingPa();
+        double far = ReliefCheck.of(lg.state(), crack).orElseThrow().settingPa();
         assertThat(far).isLessThan(169 * BAR).isLessThan(near);
         assertThat(grade()).isEqualTo(Grade.FAIL);
     }
@@ -111,15 +112,15 @@ class ComeInAgainTest {
     void readingsBetweenTheTurnsTellTheCrack() {
         lg.reads(crack, "G1", 176).turns(crack, -1 / 16.0).reads(crack, "G1", 176.2);
         assertThat(lg.state().assess(crack).crackRead().orElseThrow())
-                .returns(false, CrackRead::found)
-                .returns(176.2 * BAR, CrackRead::heldPa);
+                .returns(false, CrackFromReadings::found)
+                .returns(176.2 * BAR, CrackFromReadings::heldPa);
         lg.turns(crack, -1 / 16.0).reads(crack, "G1", 172.8);
         Coach.Advice once = lg.advice(crack).orElseThrow();
         assertThat(once.reason().code()).isEqualTo("advice.read-fall-again");
         assertThat(once.turns()).isZero();
         assertThat(Steps.amount(once, "fall")).isCloseTo(3.4 * BAR, within(1.0));
         lg.reads(crack, "G1", 172.9);
-        CrackRead found = lg.state().assess(crack).crackRead().orElseThrow();
+        CrackFromReadings found = lg.state().assess(crack).crackRead().orElseThrow();
         assertThat(found.found()).isTrue();
         assertThat(found.heldPa()).isCloseTo(176.1 * BAR, within(0.2 * BAR));
         assertThat(lg.advice(crack).orElseThrow().reason().code()).isEqualTo("advice.read-fall");
@@ -137,7 +138,7 @@ class ComeInAgainTest {
                 .turns(crack, -1 / 16.0)
                 .reads(crack, "G1", 174.8);
         assertThat(lg.state().assess(crack).crackRead().orElseThrow())
-                .returns(CrackRead.State.SUSPECTED, CrackRead::state);
+                .returns(CrackFromReadings.State.SUSPECTED, CrackFromReadings::state);
         lg.reads(crack, "G1", 174.7);
         assertThat(lg.advice(crack).orElseThrow().reason().code()).isEqualTo("advice.read-fall-again");
         lg.reads(crack, "G1", 174.9);

@@ -1,9 +1,9 @@
 package earlygate.run;
 
-import static earlygate.run.TestedTest.codes;
-import static earlygate.run.TestedTest.good;
-import static earlygate.run.TestedTest.of;
-import static earlygate.run.TestedTest.tested;
+import static earlygate.run.TestResultTest.codes;
+import static earlygate.run.TestResultTest.good;
+import static earlygate.run.TestResultTest.of;
+import static earlygate.run.TestResultTest.tested;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
@@ -31,7 +31,7 @@ class FiguresNotedTest {
         if (written != null) {
             accu.then(new Noted(step.id(), "note.vented", written));
         }
-        Tested vent = tested(accu, Procedure.Kind.VENT);
+        TestResult vent = tested(accu, Procedure.Kind.VENT);
         assertThat(vent.grade()).contains(grade);
         assertThat(accu.judge(step).missing().isEmpty()).isEqualTo(grade != Grade.FAIL);
         assertThat(codes(vent.said()).get(1))

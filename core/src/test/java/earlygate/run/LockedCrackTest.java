@@ -55,6 +55,6 @@ class LockedCrackTest {
         cracks(lock, 170);
         assertThat(lg.judge(lock).judged().get(0).grade()).isEqualTo(Grade.FAIL);
         assertThat(lg.advice(lock).orElseThrow().relock()).isPositive();
-        assertThat(WayBack.of(lg.state(), lock)).contains(set);
+        assertThat(StepToRepeat.of(lg.state(), lock)).contains(set);
     }
 }

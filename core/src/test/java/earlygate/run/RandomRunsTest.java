@@ -5,7 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import earlygate.fixture.Effort;
 import earlygate.fixture.Plans;
-import earlygate.judge.ReliefPlace;
+import earlygate.judge.ReliefEstimate;
 import earlygate.plan.Expect;
 import earlygate.plan.Plan;
 import earlygate.plan.Step;
@@ -31,7 +31,7 @@ class RandomRunsTest {
     void everyLogCanBeFoldedAndShown(String tag) {
         PowerUnit unit = demo(tag);
         Plan plan = Plans.of(unit);
-        Answers answers = new Answers(unit);
+        ModelCache answers = new ModelCache(unit);
         Random random = new Random(tag.hashCode());
         for (int run = 0; run < RUNS; run++) {
             boolean rig = random.nextBoolean();
@@ -72,7 +72,7 @@ class RandomRunsTest {
         return told;
     }
 
-    private static void look(RunState state, Answers answers) {
+    private static void look(RunState state, ModelCache answers) {
         for (Step s : state.plan().steps()) {
             StepAssessment judge = state.assess(s);
             judge.judged().forEach(j -> assertThat(j.message().code()).isNotEmpty());
@@ -131,9 +131,9 @@ class RandomRunsTest {
         return new RunEvent.Reading(id, instrument, value, source(r), oil(r));
     }
 
-    private static Optional<ReliefPlace> stands(Random r) {
+    private static Optional<ReliefEstimate> stands(Random r) {
         double at = r.nextDouble() * 300e5;
-        return r.nextBoolean() ? Optional.empty() : Optional.of(new ReliefPlace(at, at - 2e5, at + 2e5));
+        return r.nextBoolean() ? Optional.empty() : Optional.of(new ReliefEstimate(at, at - 2e5, at + 2e5));
     }
 
     private static ScrewTaught taught(Random r, String setting) {

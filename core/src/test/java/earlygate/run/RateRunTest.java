@@ -60,7 +60,7 @@ class RateRunTest {
         Step set = steps.of(Step.Kind.SET, "FC1");
         PowerUnit coarse = read(unit(100));
         shows(steps, set, 12, Steps.WARM);
-        assertThat(RunState.of(coarse, steps.plan, steps.state().events(), false, new Answers(coarse))
+        assertThat(RunState.of(coarse, steps.plan, steps.state().events(), false, new ModelCache(coarse))
                         .assess(set)
                         .judged()
                         .get(0)

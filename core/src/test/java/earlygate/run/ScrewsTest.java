@@ -62,14 +62,14 @@ class ScrewsTest {
     void whatAnEarlierRunLearnedIsKnown() {
         lg.then(new Began(Optional.empty(), List.of(EARLIER)));
         assertThat(lg.state().slope("P1.compensator").perTurn()).isEqualTo(52 * BAR);
-        assertThat(Brought.known(lg.state(), "P1.compensator")).contains(EARLIER);
-        assertThat(Brought.known(lg.state(), "RV1")).isEmpty();
+        assertThat(ScrewHistory.known(lg.state(), "P1.compensator")).contains(EARLIER);
+        assertThat(ScrewHistory.known(lg.state(), "RV1")).isEmpty();
         // Proven from the start: more than a quarter at once.
         lg.reads(set, "G1", 100);
         assertThat(lg.advice(set).orElseThrow().turns()).isBetween(0.5, 1.0);
-        assertThat(Brought.taught(lg.state())).containsExactly(EARLIER);
+        assertThat(ScrewHistory.taught(lg.state())).containsExactly(EARLIER);
         lg.turns(set, 0.5).reads(set, "G1", 126).then(new StepDone(set.id()));
-        ScrewTaught passedOn = Brought.taught(lg.state()).get(0);
+        ScrewTaught passedOn = ScrewHistory.taught(lg.state()).get(0);
         assertThat(passedOn.answers()).isEqualTo(5);
         assertThat(passedOn.by()).isEqualTo("A");
         assertThat(passedOn.travel().getAsDouble()).isEqualTo(6.5);
@@ -82,7 +82,7 @@ class ScrewsTest {
         assertThat(lg.state().slope("P1.compensator"))
                 .isEqualTo(
                         Slope.ofData(lg.unit.setting("P1.compensator").screw().paPerTurn()));
-        assertThat(Brought.taught(lg.state())).isEmpty();
+        assertThat(ScrewHistory.taught(lg.state())).isEmpty();
         assertThat(RunRules.refusal(lg.state(), new Began(Optional.empty(), List.of())))
                 .isPresent();
     }
@@ -105,7 +105,7 @@ class ScrewsTest {
         Step out = lg.coded("plan.back-out");
         lg.then(new Turned(out.id(), "P1.compensator", -2, true), new Turned(out.id(), "P1.compensator", 6.25, true));
         assertThat(lg.state().screws().travel("P1.compensator")).isEqualTo(6.25);
-        assertThat(Brought.undo(lg.state(), "P1.compensator")).isEqualTo(-4.25);
+        assertThat(ScrewHistory.undo(lg.state(), "P1.compensator")).isEqualTo(-4.25);
     }
 
     /** One reading far off, read again at once: the right one stands with the turn that was made. */

@@ -5,7 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import earlygate.explain.Reason;
 import earlygate.explain.Value.Kind;
-import earlygate.judge.ReliefPlace;
+import earlygate.judge.ReliefEstimate;
 import earlygate.judge.Verdict.Grade;
 import earlygate.plan.Expect;
 import earlygate.plan.Step;
@@ -129,35 +129,37 @@ class StepRulesTest {
     void aFailingReadingLeadsToWhereItWasSet() {
         Steps lg = Steps.lg();
         Step crack = lg.coded("plan.relief-crack");
-        assertThat(WayBack.of(lg.state(), crack)).isEmpty();
+        assertThat(StepToRepeat.of(lg.state(), crack)).isEmpty();
         lg.then(new Cracked(crack.id(), 173e5, Source.LIVE, WARM));
-        assertThat(WayBack.of(lg.state(), crack)).contains(lg.coded("plan.compensator-up"));
+        assertThat(StepToRepeat.of(lg.state(), crack)).contains(lg.coded("plan.compensator-up"));
         lg.then(new Cracked(crack.id(), 176e5, Source.LIVE, WARM));
-        assertThat(WayBack.of(lg.state(), crack)).isEmpty();
+        assertThat(StepToRepeat.of(lg.state(), crack)).isEmpty();
         // Backed out it would hold the line itself while the pump is raised: it goes in again first.
         lg.turns(crack, -1.5).then(new Cracked(crack.id(), 173e5, Source.LIVE, WARM));
-        assertThat(WayBack.of(lg.state(), crack)).isEmpty();
+        assertThat(StepToRepeat.of(lg.state(), crack)).isEmpty();
         lg.says(crack, 1.5, "advice.in-and-raise-again");
         lg.turns(crack, 1.5);
         lg.says(crack, 0, "advice.raise-again");
         Steps again = Steps.lg();
         again.then(new Cracked(crack.id(), 173e5, Source.LIVE, WARM), new RunEvent.Again(crack.id()));
         again.says(crack, -0.25, "advice.back-out");
-        assertThat(WayBack.of(lg.state(), crack)).contains(lg.coded("plan.compensator-up"));
+        assertThat(StepToRepeat.of(lg.state(), crack)).contains(lg.coded("plan.compensator-up"));
         Step returns = lg.coded("plan.return");
         lg.reads(returns, "G1", 150);
-        assertThat(WayBack.of(lg.state(), returns)).contains(lg.of(Step.Kind.SET, "P1.compensator"));
+        assertThat(StepToRepeat.of(lg.state(), returns)).contains(lg.of(Step.Kind.SET, "P1.compensator"));
         lg.reads(returns, "G1", 160);
-        assertThat(WayBack.of(lg.state(), returns)).isEmpty();
+        assertThat(StepToRepeat.of(lg.state(), returns)).isEmpty();
         Step set = lg.of(Step.Kind.SET, "P1.compensator");
         lg.reads(set, "G1", 150);
-        assertThat(WayBack.of(lg.state(), set)).as("it is set here").isEmpty();
+        assertThat(StepToRepeat.of(lg.state(), set)).as("it is set here").isEmpty();
         Step flush = lg.coded("plan.flush");
         lg.reads(flush, "G1", 200);
-        assertThat(WayBack.of(lg.state(), flush)).as("no screw to go back to").isEmpty();
+        assertThat(StepToRepeat.of(lg.state(), flush))
+                .as("no screw to go back to")
+                .isEmpty();
         Step lock = lg.of(Step.Kind.LOCK, "RV1");
         lg.turns(lock, 0.25).reads(lock, "G1", 150);
-        assertThat(WayBack.of(lg.state(), lock))
+        assertThat(StepToRepeat.of(lg.state(), lock))
                 .as("it is mended where it is locked")
                 .isEmpty();
     }
@@ -168,8 +170,9 @@ class StepRulesTest {
         Step start = pack.coded("plan.hold-start");
         Step end = pack.coded("plan.hold-end");
         double low = end.expect().get(0).low() / 1e5;
-        assertThat(WayBack.of(pack.reads(end, "G1", low + 5).state(), end)).isEmpty();
-        assertThat(WayBack.of(pack.reads(end, "G1", low - 20).state(), end)).contains(start);
+        assertThat(StepToRepeat.of(pack.reads(end, "G1", low + 5).state(), end)).isEmpty();
+        assertThat(StepToRepeat.of(pack.reads(end, "G1", low - 20).state(), end))
+                .contains(start);
     }
 
     /** A knock is heard like a crack: with a live gauge that stands on, the mark alone passes nothing. */
@@ -183,7 +186,7 @@ class StepRulesTest {
         rig.says(crack, -1 / 16.0, "advice.only-heard");
         rig.turns(crack, -1 / 16.0);
         assertThat(rig.judge(crack).judged()).as("it stands elsewhere now").isEmpty();
-        ReliefPlace place = new ReliefPlace(175.2e5, 174.6e5, 175.8e5);
+        ReliefEstimate place = new ReliefEstimate(175.2e5, 174.6e5, 175.8e5);
         rig.then(new Cracked(crack.id(), 176.1e5, Source.LIVE, WARM, Optional.of(place)));
         assertThat(grade(rig, crack)).isEqualTo(Grade.PASS);
         assertThat(rig.state().record(crack.id()).tapped().orElseThrow().pressurePa())

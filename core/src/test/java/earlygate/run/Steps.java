@@ -26,7 +26,7 @@ final class Steps {
 
     final PowerUnit unit;
     final Plan plan;
-    final Answers answers;
+    final ModelCache answers;
     private final boolean rig;
     private final List<RunEvent> log = new ArrayList<>();
     private Instant now = Instant.EPOCH;
@@ -34,7 +34,7 @@ final class Steps {
     private Steps(PowerUnit unit, Plan plan, boolean rig) {
         this.unit = unit;
         this.plan = plan;
-        this.answers = new Answers(unit);
+        this.answers = new ModelCache(unit);
         this.rig = rig;
     }
 

@@ -24,7 +24,7 @@ class VoidedTest {
     private final Steps lg = Steps.lg();
     private final Step crack = lg.coded("plan.relief-crack");
 
-    private CrackRead read() {
+    private CrackFromReadings read() {
         return lg.state().assess(crack).crackRead().orElse(null);
     }
 
@@ -46,7 +46,7 @@ class VoidedTest {
         assertThat(read()).isNull();
         lg.reads(crack, "G1", 150);
         assertThat(read().heldPa()).as("lower, and no fall").isEqualTo(150e5);
-        assertThat(read().state()).isEqualTo(CrackRead.State.HOLDS);
+        assertThat(read().state()).isEqualTo(CrackFromReadings.State.HOLDS);
     }
 
     @Test

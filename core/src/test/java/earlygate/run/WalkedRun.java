@@ -31,7 +31,7 @@ abstract class WalkedRun {
 
     final PowerUnit unit = lg07();
     final Plan plan = Plans.of(unit);
-    final Answers answers = new Answers(unit);
+    final ModelCache answers = new ModelCache(unit);
     final List<RunEvent> log = new ArrayList<>();
     Instant now = Instant.EPOCH;
 

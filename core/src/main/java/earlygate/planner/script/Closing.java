@@ -69,8 +69,8 @@ public final class Closing {
                 .why(of("plan.why.stop-all"));
         site.drivers().forEach(d -> stop.does("lock-out", d.id(), 1));
         stop.moves(site.drivers()).caution("lock-out").minutes(2).add();
-        LetDown.afterRunning(site);
-        LetDown.proveZero(site, "plan.prove-zero-again");
+        DepressuriseSteps.afterRunning(site);
+        DepressuriseSteps.proveZero(site, "plan.prove-zero-again");
         GearFitting.takeOff(site);
         GearFitting.takeMetersOff(site);
         for (TestPoint gauge : unit.testPoints()) {

@@ -30,8 +30,8 @@ final class GearFitting {
                 .caution("lock-out")
                 .minutes(2)
                 .add();
-        LetDown.afterRunning(site);
-        LetDown.proveZero(site, "plan.prove-zero-to-fit");
+        DepressuriseSteps.afterRunning(site);
+        DepressuriseSteps.proveZero(site, "plan.prove-zero-to-fit");
         Situation s = m.situation;
         for (var e : there.gear().entrySet()) {
             s = s.withGear(

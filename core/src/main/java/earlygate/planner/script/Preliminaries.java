@@ -95,8 +95,8 @@ public final class Preliminaries {
                 .caution("loads")
                 .minutes(5)
                 .add();
-        LetDown.write(site);
-        LetDown.proveZero(site, "plan.prove-zero-on-line");
+        DepressuriseSteps.write(site);
+        DepressuriseSteps.proveZero(site, "plan.prove-zero-on-line");
         for (Accumulator a : unit.all(Accumulator.class)) {
             script.step(
                             Kind.CHECK,

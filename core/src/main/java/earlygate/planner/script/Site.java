@@ -1,7 +1,7 @@
 package earlygate.planner.script;
 
 import earlygate.gauge.GaugeSearch;
-import earlygate.gauge.Stated;
+import earlygate.gauge.SheetState;
 import earlygate.solve.Model;
 import earlygate.unit.Component;
 import earlygate.unit.Driver;
@@ -21,7 +21,7 @@ import java.util.Set;
 public record Site(PowerUnit unit, GaugeSearch search, Script script, Readings readings) {
     public static Site of(GaugeSearch search) {
         PowerUnit unit = search.model().unit();
-        Situation still = Stated.speeds(unit);
+        Situation still = SheetState.speeds(unit);
         for (Driver d : unit.all(Driver.class)) {
             still = still.withDriver(d.id(), false);
         }
@@ -88,7 +88,7 @@ public record Site(PowerUnit unit, GaugeSearch search, Script script, Readings r
 
     /** Drivers turning, engines at the speed stated for tests. */
     Situation running(Situation s) {
-        Situation base = Stated.speeds(unit);
+        Situation base = SheetState.speeds(unit);
         Situation on = s;
         for (Driver d : drivers()) {
             Situation.Drive stated = base.drivers().get(d.id());

@@ -5,7 +5,7 @@ import static earlygate.quantity.Si.KW;
 import earlygate.explain.Reason;
 import earlygate.gauge.Arrangement;
 import earlygate.gauge.GaugeSearch;
-import earlygate.gauge.Stated;
+import earlygate.gauge.SheetState;
 import earlygate.plan.Plan;
 import earlygate.plan.SectionOrder;
 import earlygate.quantity.Si;
@@ -93,7 +93,7 @@ public final class Course {
     }
 
     private Optional<List<Leg>> derived() {
-        Situation start = Stated.speeds(unit);
+        Situation start = SheetState.speeds(unit);
         for (Setting s : unit.settings()) {
             start = start.withSetting(s.id(), start(s, true));
         }

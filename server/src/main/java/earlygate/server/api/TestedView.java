@@ -8,7 +8,7 @@ import earlygate.plan.Procedure;
 import earlygate.plan.Step;
 import earlygate.run.RunRecord;
 import earlygate.run.RunState;
-import earlygate.run.Tested;
+import earlygate.run.TestResult;
 import earlygate.server.words.Sentence;
 import earlygate.server.words.Words;
 import earlygate.unit.PowerUnit;
@@ -46,7 +46,7 @@ public record TestedView(
             String verdict) {}
 
     public static List<TestedView> of(RunState run, Words words) {
-        return Tested.of(run).stream()
+        return TestResult.of(run).stream()
                 .map(t -> new TestedView(
                         t.test().kind().key(),
                         t.test().subject(),

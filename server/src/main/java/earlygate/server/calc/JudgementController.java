@@ -5,7 +5,7 @@ import com.fasterxml.jackson.annotation.JsonProperty;
 import earlygate.explain.Reason;
 import earlygate.judge.CrackSearch;
 import earlygate.judge.NextTurn;
-import earlygate.judge.ReliefPlace;
+import earlygate.judge.ReliefEstimate;
 import earlygate.judge.Settled;
 import earlygate.judge.Slope;
 import earlygate.judge.Verdict;
@@ -141,11 +141,11 @@ class JudgementController {
                             .time("given", times[times.length - 1] - times[0])
                             .time("most", LONGEST_S));
         }
-        List<ReliefPlace.Turned> turns = new ArrayList<>();
+        List<ReliefEstimate.Turned> turns = new ArrayList<>();
         for (CrackTurn t : r.turns() == null ? List.<CrackTurn>of() : r.turns()) {
             String path = "turns[" + turns.size() + "]";
             CrackTurn one = Input.there(path, t);
-            turns.add(new ReliefPlace.Turned(
+            turns.add(new ReliefEstimate.Turned(
                     needed(path + ".t", one.t(), -MOST_S, MOST_S),
                     needed(path + ".turns", one.turns(), -MOST_TURNS, MOST_TURNS)));
         }
@@ -159,8 +159,8 @@ class JudgementController {
             return new CrackAnswer(false, null, null, null, null, null);
         }
         CrackSearch crack = found.get();
-        Optional<ReliefPlace> place = unit.flatMap(u -> ReliefPlace.of(
-                Model.of(u), situation.get(), r.setting(), new ReliefPlace.Stream(times, pa, drawn), turns, crack));
+        Optional<ReliefEstimate> place = unit.flatMap(u -> ReliefEstimate.of(
+                Model.of(u), situation.get(), r.setting(), new ReliefEstimate.Stream(times, pa, drawn), turns, crack));
         return new CrackAnswer(
                 true,
                 Wire.rounded(crack.atS(), 2),

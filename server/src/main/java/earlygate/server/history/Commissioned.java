@@ -2,7 +2,7 @@ package earlygate.server.history;
 
 import earlygate.history.OlderRecord;
 import earlygate.history.OlderRecord.Row;
-import earlygate.history.Stood;
+import earlygate.history.SettingOnDay;
 import earlygate.history.Wear.Measured;
 import earlygate.run.CurveTaken;
 import earlygate.run.RunRecord;
@@ -29,7 +29,7 @@ import java.util.OptionalDouble;
  */
 record Commissioned(CommissioningView head, Map<String, Entry> settings, Map<String, Measured> pumps) {
     /** @param targetPa as it was asked for then; {@code reason} why it was left elsewhere */
-    record Entry(Stood stood, OptionalDouble targetPa, OptionalDouble tolerancePa, Optional<String> reason) {}
+    record Entry(SettingOnDay stood, OptionalDouble targetPa, OptionalDouble tolerancePa, Optional<String> reason) {}
 
     /** Nobody counts finer over a whole travel. */
     private static final double COUNTED_TURNS = 1 / 8.0;
@@ -76,11 +76,11 @@ record Commissioned(CommissioningView head, Map<String, Entry> settings, Map<Str
         double counted = s.asFoundFrom() == AsFound.BY_TURNS
                 ? COUNTED_TURNS * setting.screw().paPerTurn()
                 : 0;
-        Stood stood = new Stood(
+        SettingOnDay stood = new SettingOnDay(
                 on,
                 s.asFoundFrom().known() ? OptionalDouble.of(s.asFoundPa()) : OptionalDouble.empty(),
                 s.asLeftPa(),
-                Stood.errorOf(unit, setting) + counted);
+                SettingOnDay.errorOf(unit, setting) + counted);
         return new Entry(
                 stood,
                 OptionalDouble.of(s.target().pressurePa()),
@@ -117,10 +117,13 @@ record Commissioned(CommissioningView head, Map<String, Entry> settings, Map<Str
         double error = row.errorPa()
                 .orElseGet(() -> unit.settings().stream()
                         .filter(s -> s.id().equals(row.setting()))
-                        .mapToDouble(s -> Stood.errorOf(unit, s))
+                        .mapToDouble(s -> SettingOnDay.errorOf(unit, s))
                         .findFirst()
                         .orElse(0));
         return new Entry(
-                new Stood(on, row.foundPa(), row.leftPa(), error), row.targetPa(), row.tolerancePa(), row.reason());
+                new SettingOnDay(on, row.foundPa(), row.leftPa(), error),
+                row.targetPa(),
+                row.tolerancePa(),
+                row.reason());
     }
 }

@@ -4,7 +4,7 @@ import static earlygate.quantity.Si.BAR;
 
 import earlygate.explain.Reason;
 import earlygate.history.Drift;
-import earlygate.history.Stood;
+import earlygate.history.SettingOnDay;
 import earlygate.history.Wear;
 import earlygate.history.Wear.Measured;
 import earlygate.server.api.Input;
@@ -202,7 +202,7 @@ public class Histories {
     }
 
     private static Optional<Drift> drift(PowerUnit unit, String id, List<Commissioned> all) {
-        List<Stood> stood = all.stream()
+        List<SettingOnDay> stood = all.stream()
                 .flatMap(c -> entry(c, id).stream())
                 .map(Commissioned.Entry::stood)
                 .toList();

@@ -1,6 +1,6 @@
 package earlygate.server.journal;
 
-import earlygate.run.Answers;
+import earlygate.run.ModelCache;
 import earlygate.run.RunEvent;
 import earlygate.run.RunState;
 import earlygate.server.api.Input;
@@ -24,7 +24,7 @@ public class OpenRuns {
      * @param unit with the targets that were derived when it was planned
      * @param sheet hash of the sheet as it was saved
      */
-    public record OpenRun(RunHead head, PowerUnit unit, GapSchool gaps, Answers answers, String sheet) {}
+    public record OpenRun(RunHead head, PowerUnit unit, GapSchool gaps, ModelCache answers, String sheet) {}
 
     private record Folded(VerifiedLog log, RunState state) {}
 
@@ -67,7 +67,7 @@ public class OpenRuns {
         JsonNode sheet = sheet(head);
         GapSchool gaps = Input.gaps(json.readTree(head.gapSchool()));
         PowerUnit unit = Derivation.completed(Input.unit(sheet), gaps);
-        return new OpenRun(head, unit, gaps, new Answers(unit), SheetSeal.of(sheet));
+        return new OpenRun(head, unit, gaps, new ModelCache(unit), SheetSeal.of(sheet));
     }
 
     /** The sheet as it was saved that the run was planned from; also of a unit that was changed or removed since. */

@@ -2,7 +2,7 @@ package earlygate.server.patterns;
 
 import static earlygate.quantity.Si.BAR;
 
-import earlygate.drawing.Dial;
+import earlygate.drawing.SpareGauge;
 import earlygate.pattern.Answers;
 import earlygate.pattern.Pattern;
 import earlygate.pattern.Question;
@@ -141,12 +141,12 @@ class PatternController {
     }
 
     /** Of the register what may be fitted: whose calibration runs, and that only ever saw oil. */
-    private List<Dial> gauges() {
+    private List<SpareGauge> gauges() {
         return instruments.all().stream()
                 .filter(i ->
                         i.kind().equals("gauge") && !i.retired() && i.medium().equals("oil"))
                 .filter(i -> i.calibrationDue() != null && !i.calibrationDue().isBefore(clock.today()))
-                .map(i -> new Dial(
+                .map(i -> new SpareGauge(
                         Wire.rounded(PressureUnit.of(i.unit()).toPa(i.range()) / BAR, 3), i.accuracyClass(), i.unit()))
                 .toList();
     }

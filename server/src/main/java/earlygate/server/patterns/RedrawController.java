@@ -1,7 +1,7 @@
 package earlygate.server.patterns;
 
 import earlygate.drawing.Change;
-import earlygate.drawing.Redraw;
+import earlygate.drawing.DrawingEdit;
 import earlygate.explain.Reason;
 import earlygate.quantity.PressureUnit;
 import earlygate.server.words.ApiProblem;
@@ -59,8 +59,8 @@ class RedrawController {
             String said) {}
 
     @GetMapping("/api/calc/redraw/kinds")
-    List<Redraw.Kind> kinds() {
-        return Redraw.kinds();
+    List<DrawingEdit.Kind> kinds() {
+        return DrawingEdit.kinds();
     }
 
     @PostMapping("/api/calc/redraw")
@@ -69,11 +69,11 @@ class RedrawController {
             throw ApiProblem.badInput("change", Reason.of("drawing.no-change"));
         }
         List<String> unconfirmed = request.unconfirmed() == null ? List.of() : request.unconfirmed();
-        Redraw.Answer answer = Redraw.of(request.unit(), unconfirmed, change(request.change()));
-        if (answer instanceof Redraw.Answer.Refused refused) {
+        DrawingEdit.Answer answer = DrawingEdit.of(request.unit(), unconfirmed, change(request.change()));
+        if (answer instanceof DrawingEdit.Answer.Refused refused) {
             throw ApiProblem.badInput("change", refused.reason());
         }
-        Redraw.Answer.Drawn d = (Redraw.Answer.Drawn) answer;
+        DrawingEdit.Answer.Drawn d = (DrawingEdit.Answer.Drawn) answer;
         return new RedrawnView(d.unit(), d.unconfirmed(), d.made(), d.gone(), WORDS.say(d.said()));
     }
 

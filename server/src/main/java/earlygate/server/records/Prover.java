@@ -3,7 +3,7 @@ package earlygate.server.records;
 import earlygate.explain.Reason;
 import earlygate.plan.Plan;
 import earlygate.quantity.PressureUnit;
-import earlygate.run.Answers;
+import earlygate.run.ModelCache;
 import earlygate.run.RunEvent;
 import earlygate.run.RunEvent.Signed;
 import earlygate.run.RunState;
@@ -198,7 +198,7 @@ public final class Prover {
                 head.technician(),
                 head.practice(),
                 OffsetDateTime.ofInstant(Instant.parse(head.startedAt()), ZoneOffset.UTC));
-        RunState state = RunState.of(unit, run.plan(), events, head.practice(), new Answers(unit));
+        RunState state = RunState.of(unit, run.plan(), events, head.practice(), new ModelCache(unit));
         return RecordView.of(run, unit, gaps, state, Map.of(), Words.in(PressureUnit.BAR));
     }
 }

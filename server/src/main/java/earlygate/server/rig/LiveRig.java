@@ -6,7 +6,7 @@ import static earlygate.quantity.Si.ZERO_C;
 
 import earlygate.explain.Reason;
 import earlygate.judge.Holder;
-import earlygate.judge.ReliefPlace;
+import earlygate.judge.ReliefEstimate;
 import earlygate.judge.Watch;
 import earlygate.plan.Expect;
 import earlygate.plan.Goal;
@@ -16,9 +16,9 @@ import earlygate.rig.Rig;
 import earlygate.rig.Sample;
 import earlygate.rig.Standing;
 import earlygate.run.FlowMeters;
-import earlygate.run.Looking;
 import earlygate.run.Pause;
 import earlygate.run.RunState;
+import earlygate.run.WatchRequest;
 import earlygate.server.api.Wire;
 import earlygate.server.store.WallClock;
 import earlygate.server.words.Words;
@@ -93,7 +93,7 @@ public final class LiveRig {
         paused = Pause.of(state).isPresent();
         step = state.waitingAt().isEmpty() ? state.current() : Optional.empty();
         metered = FlowMeters.fitted(state);
-        watch.seek(Looking.at(state));
+        watch.seek(WatchRequest.at(state));
     }
 
     public synchronized Watch.Cracks cracks() {
@@ -101,7 +101,7 @@ public final class LiveRig {
     }
 
     /** Where the relief stands if it passes now, as a hand says. */
-    public synchronized Optional<ReliefPlace> placeAtTap() {
+    public synchronized Optional<ReliefEstimate> placeAtTap() {
         return watch.placeAtTap();
     }
 
@@ -177,7 +177,7 @@ public final class LiveRig {
     public synchronized List<Reason> wrong() {
         List<Reason> wrong = mismatch();
         // Each turn is waited out: a fall is told from the noise only while the hand is still.
-        Watch.Sought sought = watch.sought();
+        Watch.Wanted sought = watch.sought();
         boolean waits = sought.cracks()
                 && !watch.cracks().found()
                 && (watch.cracks().held().isEmpty()

@@ -5,8 +5,8 @@ import earlygate.quantity.Keyed;
 import earlygate.rig.Rig;
 import earlygate.rig.Roughness;
 import earlygate.rig.Standing;
-import earlygate.run.Brought;
 import earlygate.run.RunState;
+import earlygate.run.ScrewHistory;
 import earlygate.server.journal.OpenRuns;
 import earlygate.server.journal.RigStandings;
 import earlygate.server.store.WallClock;
@@ -112,8 +112,9 @@ public class RigHost implements SmartLifecycle {
     private LiveRig made(long id) {
         // The run's number is the machine's seed: the same run always meets the same machine.
         RunState state = open.state(id);
-        Roughness rough =
-                Brought.rig(state).map(key -> Keyed.of(Roughness.class, key)).orElse(Roughness.EASY);
+        Roughness rough = ScrewHistory.rig(state)
+                .map(key -> Keyed.of(Roughness.class, key))
+                .orElse(Roughness.EASY);
         Rig rig = new Rig(open.run(id).unit(), 7 * id, rough);
         standings.of(id).ifPresent(s -> rig.restore(s, parked.remove(id)));
         LiveRig live = new LiveRig(open.run(id).unit(), rig, clock);

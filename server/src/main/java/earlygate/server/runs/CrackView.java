@@ -1,8 +1,8 @@
 package earlygate.server.runs;
 
-import earlygate.judge.ReliefPlace;
+import earlygate.judge.ReliefEstimate;
 import earlygate.plan.Step;
-import earlygate.run.ReliefStands;
+import earlygate.run.ReliefCheck;
 import earlygate.run.RunEvent;
 import earlygate.run.RunState;
 import earlygate.server.api.Wire;
@@ -27,14 +27,14 @@ record CrackView(
         if (record.crackedEvent().isEmpty()) {
             return null;
         }
-        Optional<ReliefPlace> stands = ReliefStands.of(state, step);
+        Optional<ReliefEstimate> stands = ReliefCheck.of(state, step);
         return new CrackView(
                 record.cracked()
                         .filter(c -> c.source() != RunEvent.Source.TAPPED)
                         .map(c -> Wire.bar(c.pressurePa()))
                         .orElse(null),
                 record.tapped().map(c -> Wire.bar(c.pressurePa())).orElse(null),
-                ReliefStands.onlyHeard(state, step),
+                ReliefCheck.onlyHeard(state, step),
                 stands.map(p -> Wire.bar(p.settingPa())).orElse(null),
                 stands.map(p -> Wire.bar(p.low())).orElse(null),
                 stands.map(p -> Wire.bar(p.high())).orElse(null));

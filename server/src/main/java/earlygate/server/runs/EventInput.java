@@ -14,7 +14,7 @@ import earlygate.quantity.Keyed;
 import earlygate.quantity.Measure;
 import earlygate.quantity.PressureUnit;
 import earlygate.quantity.TypedNumber;
-import earlygate.run.CrackRead;
+import earlygate.run.CrackFromReadings;
 import earlygate.run.RunEvent;
 import earlygate.run.RunEvent.Source;
 import earlygate.run.RunRules;
@@ -169,16 +169,22 @@ class EventInput {
 
     /** By what was typed between the turns. */
     private RunEvent.Cracked crackRead(OpenRun run, RunState state, String step) {
-        Optional<CrackRead> read = state.step(step).flatMap(s -> state.assess(s).crackRead());
-        OptionalDouble held = read.filter(CrackRead::found)
+        Optional<CrackFromReadings> read =
+                state.step(step).flatMap(s -> state.assess(s).crackRead());
+        OptionalDouble held = read.filter(CrackFromReadings::found)
                 .map(r -> OptionalDouble.of(r.heldPa()))
                 .orElse(OptionalDouble.empty());
         return new RunEvent.Cracked(
-                step, seen(held, "reading.no-crack"), Source.TYPED, oilOf(run), read.flatMap(CrackRead::stands));
+                step,
+                seen(held, "reading.no-crack"),
+                Source.TYPED,
+                oilOf(run),
+                read.flatMap(CrackFromReadings::stands));
     }
 
     private RunEvent.Cracked tappedAtMachine(OpenRun run, RunState state, String step) {
-        Optional<CrackRead> read = state.step(step).flatMap(s -> state.assess(s).crackRead());
+        Optional<CrackFromReadings> read =
+                state.step(step).flatMap(s -> state.assess(s).crackRead());
         OptionalDouble held = read.map(r -> OptionalDouble.of(r.heldPa())).orElse(OptionalDouble.empty());
         return new RunEvent.Cracked(step, seen(held, "reading.none-to-mark"), Source.TAPPED, oilOf(run));
     }

@@ -11,8 +11,8 @@ import earlygate.plan.School;
 import earlygate.plan.SectionOrder;
 import earlygate.planner.Planner;
 import earlygate.rig.Roughness;
-import earlygate.run.Brought;
 import earlygate.run.RunEvent;
+import earlygate.run.ScrewHistory;
 import earlygate.run.ScrewTaught;
 import earlygate.server.api.Input;
 import earlygate.server.journal.OpenRuns;
@@ -114,7 +114,7 @@ class RunStarts {
     private List<ScrewTaught> taught(long run, PowerUnit unit) {
         try {
             PowerUnit then = open.run(run).unit();
-            return Brought.taught(open.state(run)).stream()
+            return ScrewHistory.taught(open.state(run)).stream()
                     .filter(t -> sameScrew(unit, then, t.setting()))
                     .toList();
         } catch (ApiProblem unreadable) {

@@ -15,7 +15,7 @@ import earlygate.run.RunEvent;
 import earlygate.run.RunRecord;
 import earlygate.run.RunState;
 import earlygate.run.StepAssessment;
-import earlygate.run.WayBack;
+import earlygate.run.StepToRepeat;
 import earlygate.server.api.CurveView;
 import earlygate.server.api.PlanView;
 import earlygate.server.api.Shown;
@@ -189,7 +189,7 @@ public record RunView(
                 step == null ? List.of() : TickView.all(state, step, words),
                 step == null
                         ? null
-                        : WayBack.of(state, step)
+                        : StepToRepeat.of(state, step)
                                 .map(s -> DoneView.of(state, s, words))
                                 .orElse(null),
                 DoneView.newestFirst(state, words),

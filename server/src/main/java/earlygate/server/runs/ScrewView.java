@@ -3,8 +3,8 @@ package earlygate.server.runs;
 import earlygate.explain.Reason;
 import earlygate.judge.Slope;
 import earlygate.quantity.Si;
-import earlygate.run.Brought;
 import earlygate.run.RunState;
+import earlygate.run.ScrewHistory;
 import earlygate.server.api.Wire;
 import earlygate.server.words.Words;
 import earlygate.unit.Setting;
@@ -50,12 +50,12 @@ public record ScrewView(
                 perTurn(s, 2 * m.sd()),
                 s.isPressure() ? "bar" : s.kind() == Setting.Kind.FLOW ? "L/min" : "kW",
                 m.answers() > 0,
-                Brought.undo(state, s.id()),
-                Math.abs(Brought.undo(state, s.id())) < 1 / 64.0
+                ScrewHistory.undo(state, s.id()),
+                Math.abs(ScrewHistory.undo(state, s.id())) < 1 / 64.0
                         ? ""
-                        : Words.turns(Math.abs(Brought.undo(state, s.id()))),
+                        : Words.turns(Math.abs(ScrewHistory.undo(state, s.id()))),
                 m.known().key(),
-                Brought.known(state, s.id())
+                ScrewHistory.known(state, s.id())
                         .map(t -> words.say(Reason.of("part.known-from")
                                 .name("on", DAY.format(t.at()))
                                 .name("by", t.by())))
