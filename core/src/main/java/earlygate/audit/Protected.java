@@ -12,8 +12,8 @@ import java.util.List;
 import java.util.Set;
 
 /**
- * With the screw at hand run away to its end, either something else holds every line below its rating, or the step says
- * that nothing does. And no unset relief of a fixed pump is wound fully in.
+ * If the current screw is turned fully in, another limiter must keep every line within its rating, or the step must warn
+ * that none does. No unset relief of a fixed pump is turned fully in.
  */
 final class Protected implements Check {
     @Override

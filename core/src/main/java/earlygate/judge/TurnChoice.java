@@ -6,7 +6,7 @@ import earlygate.judge.NextTurn.Ask;
 final class TurnChoice {
     /** The chance that is taken to pass the target by two tolerances. */
     private static final double CHANCE = 0.015;
-    /** A gauge that nobody answers: from this chance on it is said. */
+    /** Probability above which the screw is reported to have lost the gauge. */
     private static final double LOST = 0.96;
     /** A last reading that may well be wrong is read again. */
     private static final double SUSPECT = 0.2;

@@ -96,7 +96,7 @@ final class Screws {
             double at = position.get(t.setting());
             double counted = inward ? at : travel(t.setting()) - at;
             double nominal = unit.setting(t.setting()).screw().travel();
-            // An end that was felt where none can be is no end.
+            // Ignore an end stop reported at an implausible travel.
             if (counted > LEAST_TRAVEL * nominal && counted < MOST_TRAVEL * nominal) {
                 travels.put(t.setting(), counted);
             }

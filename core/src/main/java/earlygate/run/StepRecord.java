@@ -138,7 +138,7 @@ public final class StepRecord {
         deviation = null;
     }
 
-    /** Between its points the load is moved: they stand until the step is begun again. */
+    /** Moving the load does not void the points of a curve; beginning the step again does. */
     void curve(RunEvent event) {
         if (event.body() instanceof LeftOut l) {
             leftOut.put(l.point(), l.reason());

@@ -180,7 +180,7 @@ class UnitSummaries {
         return nextChecks.computeIfAbsent(run, id -> notes.last(id, NEXT_CHECK)).orElse(null);
     }
 
-    /** What was commissioned was set to what is asked now; a sheet that has changed since has hollow flags again. */
+    /** Settings whose targets changed since the commissioning are shown as not set. */
     private boolean sameTargets(Listed u, Solved now, int commissioned) {
         if (commissioned == u.revision()) {
             return true;

@@ -163,7 +163,7 @@ class RigController {
         double seconds = within(a.value(), 0, 3600);
         runs.onRig(id, a.key(), step -> {
             rigs.pass(id, seconds);
-            // A look is no deed: it is asked for many times a minute.
+            // A pass of 0 s only asks how the machine stands, many times a minute: it is not logged.
             return seconds == 0
                     ? Optional.empty()
                     : Optional.of(new Handled(step, "pass", "", Double.toString(seconds)));

@@ -250,8 +250,7 @@ public class RunService implements RigHost.Keeper {
     private static void refuse(RunState state, RunEvent.Body body, String path) {
         Optional<Reason> refusal = RunRules.refusal(state, body);
         if (refusal.isPresent()) {
-            // What was entered without a network before the pause is not lost by it: it is wanted once somebody goes
-            // on.
+            // 425, not 409: an entry made without a network before the pause is sent again once somebody goes on.
             HttpStatus status = Pause.of(state).isPresent() ? HttpStatus.TOO_EARLY : HttpStatus.CONFLICT;
             throw ApiProblem.of(status, path, refusal.get());
         }
