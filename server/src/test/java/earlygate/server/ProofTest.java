@@ -166,6 +166,16 @@ class ProofTest {
         assertThat(said.get("place").asString()).isEqualTo(place);
     }
 
+    /** A record that calls itself older than it is may not leave anything out by that. */
+    @ParameterizedTest
+    @ValueSource(strings = {"deviations", "outcome", "settings", "verified", "tests", "log", "signed"})
+    void whatIsLeftOutIsMissed(String key) throws IOException {
+        ObjectNode file = kept("NH-04-edition-4");
+        file.withObject("/record").remove(key);
+        assertThat(server.post("/api/prove", file).json().get("place").asString())
+                .startsWith("record." + key);
+    }
+
     @Test
     void anEarlierEditionHasNotTheFieldsOfThisOne() throws IOException {
         ObjectNode file = kept("PL-01-edition-1");

@@ -19,10 +19,13 @@ import tools.jackson.databind.json.JsonMapper;
  * An exported record against what its log comes to now, place by place: figures, codes and what people wrote. Sentences
  * are not compared, so a better word makes no old record look changed.
  *
- * @param computed whether the figures were computed as they are today; else only what was read, left and signed is compared
- * @param complete whether it was written in today's edition, which has every field that is looked for
+ * @param edition of the record; of one before {@link RecordView#COMPUTED_SINCE} only what was read, left and signed is
+ *     compared
  */
-record Agreement(boolean computed, boolean complete) {
+record Agreement(int edition) {
+    /** Fields that earlier editions had not, and the edition that added them. */
+    private static final Map<String, Integer> ADDED = Map.of("noted", 5);
+
     /** What is worked out of the log, and may be worked out better since. */
     private static final Set<String> COMPUTED = Set.of(
             "edition",
@@ -93,8 +96,8 @@ record Agreement(boolean computed, boolean complete) {
         for (Map.Entry<String, JsonNode> e : must.properties()) {
             String key = e.getKey();
             if (key.equals("edition")
-                    || !computed && COMPUTED.contains(key)
-                    || !complete && is.path(key).isMissingNode()) {
+                    || edition < RecordView.COMPUTED_SINCE && COMPUTED.contains(key)
+                    || edition < ADDED.getOrDefault(key, 0)) {
                 continue;
             }
             Optional<Difference> differs = compare(place + "." + key, is.path(key), e.getValue());
@@ -102,7 +105,7 @@ record Agreement(boolean computed, boolean complete) {
                 return differs;
             }
         }
-        return !complete || is.size() == must.size() ? Optional.empty() : different(place, is, must);
+        return edition < RecordView.EDITION || is.size() == must.size() ? Optional.empty() : different(place, is, must);
     }
 
     private static boolean sameTime(JsonNode is, JsonNode must) {

@@ -159,7 +159,7 @@ public final class Prover {
                     Reason.of("prove.differs").name("is", "" + edition).name("must", "" + least));
         }
         RecordView again = again(file, head, events);
-        return new Agreement(!earlier, edition == RecordView.EDITION)
+        return new Agreement(edition)
                 .compare("record", file.path("record"), json.readTree(figures.writeValueAsString(again)))
                 .map(d -> Result.broken(d.place(), d.why()))
                 .orElse(new Result(
