@@ -35,7 +35,7 @@ public final class Input {
     private Input() {}
 
     public static PowerUnit unit(JsonNode document) {
-        return accepted(UnitFile.read(given(document))).unit();
+        return accepted(UnitFile.read(orEmpty(document))).unit();
     }
 
     public static UnitFile.Reading.Read unitText(String text) {
@@ -51,13 +51,13 @@ public final class Input {
         return read;
     }
 
-    public static JsonNode given(JsonNode node) {
+    public static JsonNode orEmpty(JsonNode node) {
         return node == null ? MissingNode.getInstance() : node;
     }
 
     public static Situation situation(PowerUnit unit, JsonNode node) {
         List<Problem> problems = new ArrayList<>();
-        Situation situation = SituationFile.read(unit, given(node), problems);
+        Situation situation = SituationFile.read(unit, orEmpty(node), problems);
         if (!problems.isEmpty()) {
             throw ApiProblem.badInput("situation.refused", problems);
         }
@@ -113,7 +113,7 @@ public final class Input {
                             "measured." + setting,
                             Reason.of("situation.unknown").name("id", setting));
                 }
-                measured.put(setting, within("measured." + setting, bar, 0, 0, 1000) * BAR);
+                measured.put(setting, inRange("measured." + setting, bar, 0, 0, 1000) * BAR);
             });
         }
         return measured;
@@ -156,7 +156,7 @@ public final class Input {
     }
 
     /** What may not be left out; {@code path} ends in its key. */
-    public static <T> T there(String path, T given) {
+    public static <T> T required(String path, T given) {
         if (given == null) {
             throw ApiProblem.badInput(
                     path, Reason.of("file.missing-key").name("key", path.substring(path.lastIndexOf('.') + 1)));
@@ -165,7 +165,7 @@ public final class Input {
     }
 
     /** A number that may be left out. */
-    public static double within(String path, Double given, double fallback, double min, double max) {
+    public static double inRange(String path, Double given, double fallback, double min, double max) {
         double value = given == null ? fallback : given;
         if (!(value >= min && value <= max)) {
             throw outOfRange(path, Double.toString(value), min, max);

@@ -93,9 +93,9 @@ class CalcController {
     Series follow(@RequestBody CalcRequest request) {
         PowerUnit unit = Input.unit(request.unit());
         Situation situation = Input.situation(unit, request.situation());
-        double seconds = Input.within("seconds", request.seconds(), 1, 1e-3, 3600);
-        double stepS = Input.within("stepMs", request.stepMs(), 1, 0.01, 60_000) / 1000;
-        Input.within("seconds", seconds / stepS, 1, 0, MOST_STEPS);
+        double seconds = Input.inRange("seconds", request.seconds(), 1, 1e-3, 3600);
+        double stepS = Input.inRange("stepMs", request.stepMs(), 1, 0.01, 60_000) / 1000;
+        Input.inRange("seconds", seconds / stepS, 1, 0, MOST_STEPS);
         List<Recording.Event> read = events(unit, request, seconds);
         try {
             return Series.of(Recording.of(Model.of(unit), situation, seconds, stepS, read, MOST_SAMPLES));
@@ -118,13 +118,13 @@ class CalcController {
             if (changes.get(i) == null) {
                 throw ApiProblem.badInput("events[" + i + "]", Reason.of("api.no-event"));
             }
-            Input.within("events[" + i + "].atS", changes.get(i).atS(), 0, 0, seconds);
+            Input.inRange("events[" + i + "].atS", changes.get(i).atS(), 0, 0, seconds);
         }
-        JsonNode stood = Input.given(request.situation());
+        JsonNode stood = Input.orEmpty(request.situation());
         List<Recording.Event> events = new ArrayList<>();
         for (TimedChange c :
                 changes.stream().sorted(Comparator.comparing(TimedChange::atS)).toList()) {
-            JsonNode change = Input.given(c.set());
+            JsonNode change = Input.orEmpty(c.set());
             Input.situation(unit, change);
             stood = SituationFile.changed(stood, change);
             Situation whole = Input.situation(unit, stood);

@@ -69,7 +69,7 @@ class FitController {
     FittedCurveView fit(@RequestBody FitRequest request, @RequestParam(defaultValue = "bar") PressureUnit pressure) {
         PowerUnit unit = Input.unit(request.unit());
         Situation situation = Input.situation(unit, request.situation());
-        String subject = Input.there("subject", request.subject());
+        String subject = Input.required("subject", request.subject());
         Model model = Model.of(unit);
         Fit fit = CurveFit.of(
                 model, situation, kind(request, unit, subject), subject, points(request), instruments(request));
@@ -92,7 +92,7 @@ class FitController {
     }
 
     private static List<CurvePoint> points(FitRequest request) {
-        List<FitPoint> given = Input.there("points", request.points());
+        List<FitPoint> given = Input.required("points", request.points());
         if (given.size() > MOST_POINTS) {
             throw ApiProblem.badInput(
                     "points",
@@ -101,10 +101,10 @@ class FitController {
         List<CurvePoint> points = new ArrayList<>();
         for (FitPoint each : given) {
             String path = "points[" + points.size() + "]";
-            FitPoint p = Input.there(path, each);
+            FitPoint p = Input.required(path, each);
             points.add(new CurvePoint(
-                    Input.within(path + ".bar", Input.there(path + ".bar", p.bar()), 0, 0, MOST_BAR) * BAR,
-                    Input.within(path + ".lpm", Input.there(path + ".lpm", p.lpm()), 0, 0, MOST_LPM) * LPM,
+                    Input.inRange(path + ".bar", Input.required(path + ".bar", p.bar()), 0, 0, MOST_BAR) * BAR,
+                    Input.inRange(path + ".lpm", Input.required(path + ".lpm", p.lpm()), 0, 0, MOST_LPM) * LPM,
                     maybe(path + ".signalBar", p.signalBar(), 0, MOST_BAR, BAR, 0),
                     maybe(path + ".speedRpm", p.speedRpm(), 1, 1e5, RPM, 0),
                     maybe(path + ".oilC", p.oilC(), -40, 150, 1, ZERO_C),
@@ -118,16 +118,16 @@ class FitController {
             String path, Double given, double min, double max, double factor, double offset) {
         return given == null
                 ? OptionalDouble.empty()
-                : OptionalDouble.of(Input.within(path, given, 0, min, max) * factor + offset);
+                : OptionalDouble.of(Input.inRange(path, given, 0, min, max) * factor + offset);
     }
 
     private static Fit.Instruments instruments(FitRequest r) {
         double gauge = r.gauge() == null
                 ? 0
                 : share("gauge.class", r.gauge().accuracyClass())
-                        * Input.within(
+                        * Input.inRange(
                                 "gauge.rangeBar",
-                                Input.there("gauge.rangeBar", r.gauge().rangeBar()),
+                                Input.required("gauge.rangeBar", r.gauge().rangeBar()),
                                 0,
                                 0.1,
                                 MOST_BAR)
@@ -135,9 +135,9 @@ class FitController {
         double meter = r.meter() == null
                 ? 0
                 : share("meter.class", r.meter().accuracyClass())
-                        * Input.within(
+                        * Input.inRange(
                                 "meter.rangeLpm",
-                                Input.there("meter.rangeLpm", r.meter().rangeLpm()),
+                                Input.required("meter.rangeLpm", r.meter().rangeLpm()),
                                 0,
                                 0.1,
                                 MOST_LPM)
@@ -146,6 +146,6 @@ class FitController {
     }
 
     private static double share(String path, Double accuracyClass) {
-        return Input.within(path, Input.there(path, accuracyClass), 0, 0, 10) / 100;
+        return Input.inRange(path, Input.required(path, accuracyClass), 0, 0, 10) / 100;
     }
 }

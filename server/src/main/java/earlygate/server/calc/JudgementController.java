@@ -128,7 +128,7 @@ class JudgementController {
         boolean current = true;
         for (int i = 0; i < samples.size(); i++) {
             String path = "samples[" + i + "]";
-            CrackSample one = Input.there(path, samples.get(i));
+            CrackSample one = Input.required(path, samples.get(i));
             times[i] = rising(path + ".t", one.t(), i == 0 ? Double.NEGATIVE_INFINITY : times[i - 1]);
             pa[i] = needed(path + ".bar", one.bar(), -MOST_BAR, MOST_BAR) * Si.BAR;
             current &= one.amps() != null;
@@ -144,7 +144,7 @@ class JudgementController {
         List<ReliefEstimate.Turned> turns = new ArrayList<>();
         for (CrackTurn t : r.turns() == null ? List.<CrackTurn>of() : r.turns()) {
             String path = "turns[" + turns.size() + "]";
-            CrackTurn one = Input.there(path, t);
+            CrackTurn one = Input.required(path, t);
             turns.add(new ReliefEstimate.Turned(
                     needed(path + ".t", one.t(), -MOST_S, MOST_S),
                     needed(path + ".turns", one.turns(), -MOST_TURNS, MOST_TURNS)));
@@ -172,8 +172,8 @@ class JudgementController {
 
     private static void relief(PowerUnit unit, String setting) {
         boolean known = unit.settings().stream()
-                .anyMatch(s ->
-                        s.id().equals(Input.there("setting", setting)) && unit.partOf(s.id()) instanceof ReliefValve);
+                .anyMatch(s -> s.id().equals(Input.required("setting", setting))
+                        && unit.partOf(s.id()) instanceof ReliefValve);
         if (!known) {
             throw ApiProblem.badInput("setting", Reason.of("judge.no-relief").name("id", setting));
         }
@@ -190,7 +190,7 @@ class JudgementController {
 
     @PostMapping("/turn")
     TurnAnswer turn(@RequestBody TurnRequest r) {
-        ScrewRequest screw = Input.there("screw", r.screw());
+        ScrewRequest screw = Input.required("screw", r.screw());
         double slope = needed("screw.barPerTurn", screw.barPerTurn(), 0.01, MOST_BAR);
         List<Double> range = filled("screw.rangeBar", screw.rangeBar(), 2);
         if (range.size() != 2) {
@@ -201,12 +201,12 @@ class JudgementController {
         List<NextTurn.Reading> history = new ArrayList<>();
         for (HistoryRequest h : filled("history", r.history(), MOST_READINGS)) {
             String path = "history[" + history.size() + "]";
-            HistoryRequest one = Input.there(path, h);
+            HistoryRequest one = Input.required(path, h);
             history.add(new NextTurn.Reading(
                     needed(path + ".turns", one.turns(), -MOST_TURNS, MOST_TURNS),
                     needed(path + ".reads", one.reads(), 0, MOST_BAR)));
         }
-        GaugeRequest gauge = Input.there("gauge", r.gauge());
+        GaugeRequest gauge = Input.required("gauge", r.gauge());
         NextTurn said = NextTurn.of(new NextTurn.Ask(
                 slope,
                 low,
@@ -234,7 +234,7 @@ class JudgementController {
 
     @PostMapping("/verdict")
     VerdictAnswer verdict(@RequestBody VerdictRequest r, @RequestParam(defaultValue = "bar") PressureUnit pressure) {
-        GaugeRequest gauge = Input.there("gauge", r.gauge());
+        GaugeRequest gauge = Input.required("gauge", r.gauge());
         double error = ofClass(gauge) + division(gauge) / 2;
         Verdict v = Verdict.of(
                 needed("value", r.value(), -MOST_BAR, MOST_BAR) * Si.BAR,
@@ -256,11 +256,11 @@ class JudgementController {
     }
 
     private static double needed(String path, Double given, double min, double max) {
-        return Input.within(path, Input.there(path, given), 0, min, max);
+        return Input.inRange(path, Input.required(path, given), 0, min, max);
     }
 
     private static <T> List<T> filled(String path, List<T> given, int most) {
-        List<T> list = Input.there(path, given);
+        List<T> list = Input.required(path, given);
         if (list.isEmpty() || list.size() > most) {
             throw ApiProblem.badInput(
                     path,

@@ -28,7 +28,7 @@ final class Sweep {
         if (vary == null || vary.path() == null) {
             throw ApiProblem.badInput("vary", Reason.of("file.missing-key").name("key", "vary"));
         }
-        int points = (int) Input.within("vary.points", (double) vary.points(), 1, 1, MOST_POINTS);
+        int points = (int) Input.inRange("vary.points", (double) vary.points(), 1, 1, MOST_POINTS);
         Network network = new Network(unit);
         Conditions conditions = network.conditions(situation);
         DoubleConsumer put = handle(unit, conditions, vary);
@@ -61,7 +61,7 @@ final class Sweep {
     }
 
     private static void range(Vary vary, double min, double max) {
-        Input.within("vary.from", vary.from(), min, min, max);
-        Input.within("vary.to", vary.to(), min, min, max);
+        Input.inRange("vary.from", vary.from(), min, min, max);
+        Input.inRange("vary.to", vary.to(), min, min, max);
     }
 }

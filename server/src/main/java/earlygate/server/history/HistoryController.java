@@ -80,7 +80,7 @@ class HistoryController {
     @PostMapping("/units/{tag}/older-records/read")
     FileView read(@PathVariable String tag, @RequestBody FileRequest request) {
         units.known(tag);
-        OlderRecordText.Taken taken = taken(tag, Input.there("file", request.file()));
+        OlderRecordText.Taken taken = taken(tag, Input.required("file", request.file()));
         return new FileView(taken.document(), taken.ignored());
     }
 
@@ -106,7 +106,7 @@ class HistoryController {
             @RequestHeader(name = OnceKey.HEADER, required = false) String key,
             @RequestParam(defaultValue = "bar") PressureUnit pressure) {
         PowerUnit unit = Input.unitText(units.newest(tag).document()).unit();
-        JsonNode given = Input.given(request.record());
+        JsonNode given = Input.orEmpty(request.record());
         JsonNode document = request.file() == null ? given : proved(tag, request.file(), given);
         OlderRecordFile.Reading reading = OlderRecordFile.read(document, unit, clock.today());
         if (reading instanceof OlderRecordFile.Reading.Refused refused) {

@@ -101,7 +101,7 @@ public class OlderRecords {
 
     /** @throws ApiProblem 409 where the same stands there already */
     void add(NewRecord wanted) {
-        OnceKey.checked(wanted.key());
+        OnceKey.requireValid(wanted.key());
         String hash = Sha256.of(wanted.document());
         writes.write(() -> {
             if (wanted.key() != null

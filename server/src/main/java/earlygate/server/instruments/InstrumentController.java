@@ -89,7 +89,7 @@ class InstrumentController {
     @ResponseStatus(HttpStatus.CREATED)
     Instrument add(
             @RequestBody InstrumentRequest r, @RequestHeader(name = OnceKey.HEADER, required = false) String key) {
-        return store.save(OnceKey.checked(key), () -> checked(0, r));
+        return store.save(OnceKey.requireValid(key), () -> checked(0, r));
     }
 
     @PutMapping("/instruments/{id}")

@@ -62,7 +62,7 @@ public class RunStore {
             boolean damaged) {}
 
     /**
-     * @param brings what it begins with; nothing is written where it is empty
+     * @param knowledge what it begins with; nothing is written where it is empty
      * @param clientKey the sender's own name for this start; sent again, the same run answers
      */
     public record NewRun(
@@ -73,7 +73,7 @@ public class RunStore {
             String sectionOrder,
             String technician,
             boolean practice,
-            Optional<RunEvent.Began> brings,
+            Optional<RunEvent.Began> knowledge,
             String clientKey) {}
 
     /** @param key the sender's own name for the event */
@@ -132,7 +132,7 @@ public class RunStore {
         tail.setLastSeq(0L);
         tail.setLastHash(tail.getStartHash());
         tail.store();
-        run.brings().ifPresent(b -> append(head(r), List.of(new NewEvent(r.getUuid(), b)), Optional.empty()));
+        run.knowledge().ifPresent(b -> append(head(r), List.of(new NewEvent(r.getUuid(), b)), Optional.empty()));
         return r.getId();
     }
 

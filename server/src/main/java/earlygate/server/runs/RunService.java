@@ -87,7 +87,7 @@ public class RunService implements RigHost.Keeper {
 
     /** Writes an event unless it was delivered before; returns the run as it stands after. */
     RunState append(long runId, EventRequest request) {
-        String key = OnceKey.needed(request.key(), "key");
+        String key = OnceKey.require(request.key(), "key");
         return locked(runId, () -> {
             if (store.delivered(runId, key).isPresent()) {
                 return open.state(runId);
@@ -108,7 +108,7 @@ public class RunService implements RigHost.Keeper {
 
     /** Writes an event unless it was delivered before, and what goes with it in the same stroke. */
     public RunState append(long runId, String key, RunEvent.Body body, Runnable with) {
-        OnceKey.needed(key, "Idempotency-Key");
+        OnceKey.require(key, "Idempotency-Key");
         return locked(runId, () -> {
             if (store.delivered(runId, key).isPresent()) {
                 return open.state(runId);
@@ -162,7 +162,7 @@ public class RunService implements RigHost.Keeper {
         return locked(runId, () -> {
             RunState state = open.state(runId);
             if (key != null
-                    && store.delivered(runId, OnceKey.needed(key, "key")).isPresent()) {
+                    && store.delivered(runId, OnceKey.require(key, "key")).isPresent()) {
                 return state;
             }
             if (state.signatures().locked()) {

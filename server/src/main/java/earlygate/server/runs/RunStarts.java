@@ -76,7 +76,7 @@ class RunStarts {
         StoredUnit stored = units.newest(start.tag());
         GapSchool gaps = Input.gaps(start.gapSchool());
         PowerUnit unit = Derivation.completed(Input.unitText(stored.document()).unit(), gaps);
-        nothingStands(stored, unit, gaps);
+        requireNoOpenStop(stored, unit, gaps);
         AsFound asFound = start.asFound().orElseGet(() -> store.asFound(start.tag()));
         Plan plan = Planner.plan(unit, start.school(), start.sections(), asFound);
         if (!plan.refused().isEmpty()) {
@@ -95,12 +95,12 @@ class RunStarts {
                 start.sections().key(),
                 name,
                 start.practice(),
-                brings(start, unit),
-                start.key() == null || start.key().isBlank() ? null : OnceKey.needed(start.key(), "key")));
+                knowledgeFor(start, unit),
+                start.key() == null || start.key().isBlank() ? null : OnceKey.require(start.key(), "key")));
     }
 
     /** A practice machine is another one each time; of the real one's screws the last run knows something. */
-    private Optional<RunEvent.Began> brings(Start start, PowerUnit unit) {
+    private Optional<RunEvent.Began> knowledgeFor(Start start, PowerUnit unit) {
         if (start.practice()) {
             return Optional.of(new RunEvent.Began(Optional.of(start.rig().key()), List.of()));
         }
@@ -147,7 +147,7 @@ class RunStarts {
     }
 
     /** A finding of severity stop keeps a run from starting until it is mended, or let stand by its reason. */
-    private void nothingStands(StoredUnit stored, PowerUnit unit, GapSchool gaps) {
+    private void requireNoOpenStop(StoredUnit stored, PowerUnit unit, GapSchool gaps) {
         List<Acceptance> covering = accepted.acceptances(stored.tag());
         Ladder.check(unit, gaps, documents.schematic(stored)).stream()
                 .filter(f -> f.severity() == Finding.Severity.STOP

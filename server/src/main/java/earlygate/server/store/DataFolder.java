@@ -46,21 +46,21 @@ public final class DataFolder {
      * @return the folder, whole, of this edition's version, and not yet open
      * @throws DataRefused in one line, when it can't be served from
      */
-    static DataFolder lookedOver(Path folder, Disk disk, Migrations migrations) {
-        return lookedOver(folder, disk, migrations, System.out);
+    static DataFolder opened(Path folder, Disk disk, Migrations migrations) {
+        return opened(folder, disk, migrations, System.out);
     }
 
     /** The same, saying there what is found. */
-    static DataFolder lookedOver(Path folder, Disk disk, Migrations migrations, PrintStream told) {
+    static DataFolder opened(Path folder, Disk disk, Migrations migrations, PrintStream told) {
         DataFolder data = new DataFolder(folder.toAbsolutePath().normalize(), told);
-        data.writable();
+        data.requireWritable();
         // To open data is to write, too.
         disk.room(data.folder).ifPresent(full -> {
             throw data.refused(new Reason("store.full-start", full.values()), null);
         });
         DataUpgrade upgrade = new DataUpgrade(new DataFile(data.file()), migrations);
         if (Files.exists(data.file())) {
-            data.whole(upgrade, disk);
+            data.requireIntact(upgrade, disk);
         } else if (data.mark.isThere()) {
             throw data.refused("store.gone", null);
         } else {
@@ -132,7 +132,7 @@ public final class DataFolder {
         }
     }
 
-    private void writable() {
+    private void requireWritable() {
         if (folder.toString().contains(";")) {
             throw refused("store.bad-path", null);
         }
@@ -149,7 +149,7 @@ public final class DataFolder {
         }
     }
 
-    private void whole(DataUpgrade upgrade, Disk disk) {
+    private void requireIntact(DataUpgrade upgrade, Disk disk) {
         notEmpty();
         boolean sealed = seal().fits(VERSION);
         boolean earlier = (sealed ? asClosed() : lookedThrough()) < VERSION;
@@ -165,7 +165,7 @@ public final class DataFolder {
     private int asClosed() {
         try (Connection open = new DataFile(file()).openToRead()) {
             int found = known(open);
-            nothingLost(open);
+            requireNoLostWrites(open);
             return found;
         } catch (SQLException e) {
             throw unreadable(e);
@@ -179,7 +179,7 @@ public final class DataFolder {
         try (Connection open = new DataFile(file()).open()) {
             found = known(open);
             tell(Reason.of(seal().isThere() ? "store.looking-changed" : "store.looking"));
-            nothingLost(open);
+            requireNoLostWrites(open);
             Integrity.Report report = Integrity.check(open);
             if (report.whole()) {
                 tell(Reason.of("store.whole").number("rows", report.rows()).number("indexes", report.indexes()));
@@ -212,7 +212,7 @@ public final class DataFolder {
     }
 
     /** A file cut short, or one put back from before, opens at an older state without complaint. */
-    private void nothingLost(Connection open) throws SQLException {
+    private void requireNoLostWrites(Connection open) throws SQLException {
         OptionalLong confirmed = mark.confirmed();
         OptionalLong counted = DataFile.writes(open);
         long found = counted.orElse(0);

@@ -39,7 +39,7 @@ final class DataRebuild {
         try (Connection fresh = rebuilt.make();
                 Statement s = fresh.createStatement()) {
             s.execute("runscript from '" + quoted(script()) + "'");
-            Integrity.whole(fresh);
+            Integrity.requireIntact(fresh);
         }
         String aside = Exchange.put(rebuilt.path(), file);
         Files.deleteIfExists(script());

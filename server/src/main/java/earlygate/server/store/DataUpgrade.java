@@ -40,7 +40,7 @@ final class DataUpgrade {
         try (Connection open = copy.make()) {
             OptionalLong before = DataFile.writes(open);
             migrations.apply(copy.url());
-            Integrity.whole(open);
+            Integrity.requireIntact(open);
             if (before.isPresent() && !before.equals(DataFile.writes(open))) {
                 throw new SQLException("the count of writes was changed");
             }

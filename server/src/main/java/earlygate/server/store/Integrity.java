@@ -59,7 +59,7 @@ final class Integrity {
     }
 
     /** @throws SQLException with the first fault, where an index does not fit its table */
-    static void whole(Connection open) throws SQLException {
+    static void requireIntact(Connection open) throws SQLException {
         Report report = check(open);
         if (!report.whole()) {
             throw new SQLException(report.faults().get(0));

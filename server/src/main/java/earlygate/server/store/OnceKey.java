@@ -11,12 +11,12 @@ public final class OnceKey {
     private OnceKey() {}
 
     /** @return the key given; null where there is none */
-    public static String checked(String key) {
-        return key == null ? null : needed(key, HEADER);
+    public static String requireValid(String key) {
+        return key == null ? null : require(key, HEADER);
     }
 
     /** @throws ApiProblem where there is none or it is too long */
-    public static String needed(String key, String path) {
+    public static String require(String key, String path) {
         if (key == null || key.isBlank() || key.length() > LIMIT) {
             throw ApiProblem.badInput(path, Reason.of("runs.key-missing").number("limit", LIMIT));
         }

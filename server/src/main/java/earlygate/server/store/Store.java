@@ -53,7 +53,7 @@ class Store {
 
     @Bean
     DataFolder dataFolder(@Value("${early-gate.data}") String folder, Disk disk, Migrations migrations) {
-        return DataFolder.lookedOver(Path.of(folder), disk, migrations);
+        return DataFolder.opened(Path.of(folder), disk, migrations);
     }
 
     @Bean

@@ -198,7 +198,7 @@ public class UnitStore {
      * @return what was saved, or what was saved under this key before; empty when somebody else has saved since the base
      */
     public Optional<StoredUnit> save(NewRevision wanted) {
-        OnceKey.checked(wanted.key());
+        OnceKey.requireValid(wanted.key());
         return writes.write(() -> {
             Optional<StoredUnit> before = savedUnder(wanted.tag(), wanted.key());
             return before.isPresent() ? before : add(wanted);

@@ -75,11 +75,11 @@ final class UpkeepInput {
     }
 
     private static double needed(String path, Double given, double min, double max) {
-        return Input.within(path, Input.there(path, given), 0, min, max);
+        return Input.inRange(path, Input.required(path, given), 0, min, max);
     }
 
     private static OptionalDouble maybe(String path, Double given, double min, double max) {
-        return given == null ? OptionalDouble.empty() : OptionalDouble.of(Input.within(path, given, 0, min, max));
+        return given == null ? OptionalDouble.empty() : OptionalDouble.of(Input.inRange(path, given, 0, min, max));
     }
 
     private static <E extends Enum<E> & Keyed> E key(Class<E> of, String path, String given) {
@@ -128,7 +128,7 @@ final class UpkeepInput {
 
     /** Many a schematic leaves a return filter out: any name will do. */
     private static Entry.Indicator indicator(UpkeepRequest r) {
-        String filter = Input.name("filter", Input.there("filter", r.filter()));
+        String filter = Input.name("filter", Input.required("filter", r.filter()));
         if (filter.isEmpty()) {
             throw ApiProblem.badInput("filter", Reason.of("upkeep.no-filter"));
         }

@@ -95,7 +95,7 @@ public class UpkeepStore {
     }
 
     private void add(NewEntry e) {
-        OnceKey.checked(e.key());
+        OnceKey.requireValid(e.key());
         if (e.key() != null
                 && db.fetchExists(UPKEEP_ENTRY, UPKEEP_ENTRY.TAG.eq(e.tag()), UPKEEP_ENTRY.CLIENT_KEY.eq(e.key()))) {
             return;

@@ -53,7 +53,7 @@ class FullDiskTest {
 
     @Test
     void nothingIsStartedOnAFullDisk() {
-        assertThatThrownBy(() -> DataFolder.lookedOver(data, new Disk(Long.MAX_VALUE), url -> {}))
+        assertThatThrownBy(() -> DataFolder.opened(data, new Disk(Long.MAX_VALUE), url -> {}))
                 .isInstanceOf(DataRefused.class)
                 .hasMessageContaining("kB are needed to start; make room there");
     }

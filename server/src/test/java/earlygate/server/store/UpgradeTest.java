@@ -179,7 +179,7 @@ class UpgradeTest {
     /** @return what was said to whoever started it */
     private String lookedOver(Migrations migrations) {
         ByteArrayOutputStream said = new ByteArrayOutputStream();
-        DataFolder.lookedOver(folder, new Disk(0), migrations, new PrintStream(said));
+        DataFolder.opened(folder, new Disk(0), migrations, new PrintStream(said));
         return said.toString();
     }
 }
