@@ -33,7 +33,7 @@ final class AlongCurves implements Check {
         TestPoint gauge = replay.unit.testPoint(c.gauge());
         for (double opening = 1; opening > LEAST; opening *= NARROWER) {
             Situation at = s.at().withOpening(c.load(), opening);
-            Optional<SteadyState> state = replay.solve(at);
+            Optional<SteadyState> state = replay.model.solve(at);
             Optional<Violation> found = state.isEmpty()
                     ? Optional.of(violation(Point.SAYS_WHAT_IT_DOES, s, Reason.of("audit.not-solvable")))
                     : WithinRatings.passed(replay.unit, s.step(), state.get(), "audit.on-the-way")
@@ -62,7 +62,7 @@ final class AlongCurves implements Check {
 
     private static Optional<Violation> elsewhere(
             Replay replay, Replay.ReplayedStep s, Curve c, Curve.Aim aim, TestPoint gauge) {
-        Optional<SteadyState> state = replay.solve(s.at().withOpening(c.load(), aim.opening()));
+        Optional<SteadyState> state = replay.model.solve(s.at().withOpening(c.load(), aim.opening()));
         double says = state.map(x -> x.pressure(gauge.line())).orElse(0.0);
         return Math.abs(says - aim.pressurePa()) <= SHARE * Math.abs(says) + gauge.errorPa()
                 ? Optional.empty()

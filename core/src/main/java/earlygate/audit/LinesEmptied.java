@@ -6,6 +6,7 @@ import earlygate.network.Conditions;
 import earlygate.plan.Move;
 import earlygate.plan.Step;
 import earlygate.quantity.Si;
+import earlygate.solve.NoBalance;
 import earlygate.solve.Transient;
 import earlygate.unit.Line;
 import earlygate.unit.Situation;
@@ -85,7 +86,7 @@ final class LinesEmptied implements Check {
             for (double t = 0; t < HELD_S; t += STEP_S) {
                 machine.advance(c, STEP_S);
             }
-        } catch (IllegalStateException noBalance) {
+        } catch (NoBalance unknown) {
             // Not known to have fallen: what was stored is still there.
             return;
         }

@@ -52,7 +52,8 @@ final class Protected implements Check {
     }
 
     private static boolean alone(Replay replay, Replay.ReplayedStep s, Setting x) {
-        return replay.solve(s.at().withSetting(x.id(), x.screw().maxPa()))
+        return replay.model
+                .solve(s.at().withSetting(x.id(), x.screw().maxPa()))
                 .filter(state -> state.pressures().entrySet().stream()
                         .anyMatch(line -> line.getValue()
                                 > replay.unit.weakest(line.getKey()).pressurePa()))

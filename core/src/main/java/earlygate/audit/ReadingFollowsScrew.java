@@ -61,7 +61,7 @@ final class ReadingFollowsScrew implements Check {
         if (Math.abs(to - at) < RATE_NUDGE / 2 * at) {
             return Optional.empty();
         }
-        Optional<SteadyState> moved = replay.solve(s.at().withSetting(x.id(), to));
+        Optional<SteadyState> moved = replay.model.solve(s.at().withSetting(x.id(), to));
         OptionalDouble now = rate(replay, s, s.state(), rate);
         OptionalDouble then = rate(replay, s, moved, rate);
         double least = RATE_FOLLOWS * rate.target() * Math.abs(to - at) / at;
@@ -102,7 +102,7 @@ final class ReadingFollowsScrew implements Check {
             return Optional.empty();
         }
         OptionalDouble now = reads(replay, s.state(), goal);
-        OptionalDouble then = reads(replay, replay.solve(s.at().withSetting(x.id(), to)), goal);
+        OptionalDouble then = reads(replay, replay.model.solve(s.at().withSetting(x.id(), to)), goal);
         double least = s.step().cracks() ? gauge.errorPa() : (HALF - 1e-3) * Math.abs(to - at);
         boolean follows =
                 now.isPresent() && then.isPresent() && way * (then.getAsDouble() - now.getAsDouble()) >= least;
@@ -117,7 +117,7 @@ final class ReadingFollowsScrew implements Check {
 
     /** A soft relief hardly pulls the gauge down; the current of whoever drives the pump tells it sooner. */
     private static boolean climbs(Replay replay, Replay.ReplayedStep s, Situation cracked) {
-        Optional<SteadyState> then = replay.solve(cracked);
+        Optional<SteadyState> then = replay.model.solve(cracked);
         return then.isPresent()
                 && replay.unit.all(Electric.class).stream()
                         .anyMatch(m -> then.get().driver(m.id()).current()

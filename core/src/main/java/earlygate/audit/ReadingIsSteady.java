@@ -5,6 +5,7 @@ import earlygate.explain.Reason;
 import earlygate.network.Conditions;
 import earlygate.plan.Expect;
 import earlygate.quantity.Si;
+import earlygate.solve.NoBalance;
 import earlygate.solve.Transient;
 import earlygate.unit.TestPoint;
 import earlygate.unit.UnloadingValve;
@@ -55,7 +56,7 @@ final class ReadingIsSteady implements Check {
                     high = Math.max(high, machine.pressure(gauge.line()));
                 }
             }
-        } catch (IllegalStateException noBalance) {
+        } catch (NoBalance unknown) {
             return Optional.of(new Violation(Point.STANDS_STILL, s.step().id(), Reason.of("audit.not-solvable")));
         }
         return high - low <= 2 * gauge.errorPa() + Si.BAR

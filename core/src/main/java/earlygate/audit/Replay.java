@@ -32,17 +32,13 @@ final class Replay {
         this.unit = model.unit();
         Situation before = null;
         for (Step s : plan.steps()) {
-            steps.add(new ReplayedStep(s, before == null ? s.situation() : before, solve(s.situation())));
+            steps.add(new ReplayedStep(s, before == null ? s.situation() : before, model.solve(s.situation())));
             before = s.situation();
         }
     }
 
     List<ReplayedStep> steps() {
         return steps;
-    }
-
-    Optional<SteadyState> solve(Situation s) {
-        return model.solve(s);
     }
 
     /** A power limiter that is set only later holds nothing for sure yet: the state without it; empty where all are set. */
@@ -59,7 +55,7 @@ final class Replay {
                 s = s.withSetting(t.setting(), unit.setting(t.setting()).screw().maxPa());
             }
         }
-        return s.equals(replayed.at()) ? Optional.empty() : solve(s);
+        return s.equals(replayed.at()) ? Optional.empty() : model.solve(s);
     }
 
     /** What a flow meter shows, m3/s: one of the unit's own, or one that is fitted; empty where it is neither. */

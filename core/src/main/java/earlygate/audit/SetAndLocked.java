@@ -65,7 +65,8 @@ final class SetAndLocked implements Check {
         }
         boolean pumpTurned = replay.unit.all(Pump.class).stream()
                 .anyMatch(p -> p.compensator().isPresent() && rises(replay, locked, p.compensatorId()));
-        boolean shut = replay.solve(locked.before())
+        boolean shut = replay.model
+                .solve(locked.before())
                 .filter(s -> s.flow(t.setting()) < SHUT)
                 .isPresent();
         return pumpTurned && shut;

@@ -50,7 +50,8 @@ final class WithinRatings implements Check {
             // Brought down, it is passed downward.
             return Optional.empty();
         }
-        return replay.solve(s.at().withSetting(x.id(), x.screw().clamp(PAST * at)))
+        return replay.model
+                .solve(s.at().withSetting(x.id(), x.screw().clamp(PAST * at)))
                 .flatMap(state -> rating(s.step(), state, "audit.past-its-target", replay.unit::weakestForAMoment));
     }
 
@@ -60,7 +61,8 @@ final class WithinRatings implements Check {
             double to = replay.unit.at(s.at()).setting(x.id());
             for (int i = 1; i < ON_THE_WAY && from != to; i++) {
                 double mid = from + (to - from) * i / ON_THE_WAY;
-                Optional<Violation> found = replay.solve(s.at().withSetting(x.id(), mid))
+                Optional<Violation> found = replay.model
+                        .solve(s.at().withSetting(x.id(), mid))
                         .flatMap(state -> passed(replay.unit, s.step(), state, "audit.on-the-way"));
                 if (found.isPresent()) {
                     return found;
@@ -84,7 +86,7 @@ final class WithinRatings implements Check {
                 default -> at;
             };
             Optional<Violation> found =
-                    replay.solve(at).flatMap(state -> passed(replay.unit, s.step(), state, "audit.on-the-way"));
+                    replay.model.solve(at).flatMap(state -> passed(replay.unit, s.step(), state, "audit.on-the-way"));
             if (found.isPresent()) {
                 return found;
             }

@@ -3,7 +3,6 @@ package earlygate.ladder;
 import static earlygate.quantity.Si.BAR;
 
 import earlygate.solve.Model;
-import earlygate.solve.SteadyState;
 import earlygate.target.GapSchool;
 import earlygate.unit.Accumulator;
 import earlygate.unit.Driver;
@@ -136,10 +135,6 @@ record LadderInput(PowerUnit unit, GapSchool gaps, Model model, Paths paths, Pat
         return s;
     }
 
-    Optional<SteadyState> solve(Situation situation) {
-        return model.solve(situation);
-    }
-
     /**
      * Motor load, fraction of rating, with a pump line held at a pressure (Pa) and this compensator setting (Pa); empty
      * where the model finds no state.
@@ -152,7 +147,7 @@ record LadderInput(PowerUnit unit, GapSchool gaps, Model model, Paths paths, Pat
     }
 
     OptionalDouble loadOf(Driver motor, Situation situation) {
-        return solve(situation).stream()
+        return model.solve(situation).stream()
                 .mapToDouble(state -> state.driver(motor.id()).load())
                 .findFirst();
     }

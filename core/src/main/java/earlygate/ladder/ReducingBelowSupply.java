@@ -48,7 +48,8 @@ final class ReducingBelowSupply implements Rule {
                         u.pilot(), cutOut * (1 - u.differential().getAsDouble()));
             }
         }
-        return stage.solve(lowest)
+        return stage.model()
+                .solve(lowest)
                 .filter(s -> !s.sealed().contains(valve.inlet()))
                 .map(s -> s.pressure(valve.inlet()));
     }

@@ -30,7 +30,7 @@ final class ReliefAboveCompensator implements Rule {
                 .withSetting(
                         p.pump().compensatorId(),
                         compensator + p.compensatorTarget().tolerancePa());
-        Optional<SteadyState> state = stage.solve(worst);
+        Optional<SteadyState> state = stage.model().solve(worst);
         Reason cost = state.map(s -> Reason.of("part.ladder-cost")
                         .power("heat", s.valve(p.relief().id()).heat())
                         .ratio("motorLoad", s.driver(p.pump().driver()).load()))

@@ -97,7 +97,7 @@ final class LoadOpened {
     private Optional<SteadyState> at(Step step, Move load, Expect gauge, double reads) {
         String line = unit.testPoint(gauge.instrument()).line();
         DoubleFunction<Optional<SteadyState>> opened =
-                opening -> answers.solve(step.situation().withOpening(load.id(), opening));
+                opening -> answers.model().solve(step.situation().withOpening(load.id(), opening));
         return LoadOpening.until(opened, line, reads)
                 .flatMap(opened::apply)
                 .filter(s -> Math.abs(s.pressure(line) - reads) < NEAR * reads);

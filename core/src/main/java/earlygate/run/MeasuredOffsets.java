@@ -101,8 +101,9 @@ final class MeasuredOffsets {
         return as.openings().entrySet().stream()
                 .filter(o -> o.getValue() > 0 && o.getValue() < 1)
                 .map(o -> as.withOpening(o.getKey(), OFF_BY * o.getValue()))
-                .anyMatch(other -> answers.solve(other)
-                        .flatMap(a -> answers.solve(as).map(b -> Math.abs(measure(step, a) - measure(step, b))))
+                .anyMatch(other -> answers.model()
+                        .solve(other)
+                        .flatMap(a -> answers.model().solve(as).map(b -> Math.abs(measure(step, a) - measure(step, b))))
                         .filter(by -> by > error)
                         .isPresent());
     }
@@ -113,8 +114,10 @@ final class MeasuredOffsets {
             return Optional.empty();
         }
         double at = value(as, setting);
-        return answers.solve(as.withSetting(setting, at + NUDGE))
-                .flatMap(up -> answers.solve(as.withSetting(setting, at - NUDGE))
+        return answers.model()
+                .solve(as.withSetting(setting, at + NUDGE))
+                .flatMap(up -> answers.model()
+                        .solve(as.withSetting(setting, at - NUDGE))
                         .map(down -> (measure(step, up) - measure(step, down)) / (2 * NUDGE)));
     }
 
@@ -216,8 +219,8 @@ final class MeasuredOffsets {
     }
 
     private AdjustedStep shifted(Step step, Map<String, Double> moved) {
-        Optional<SteadyState> planned = answers.solve(step.situation());
-        Optional<SteadyState> now = answers.solve(situation(step, moved));
+        Optional<SteadyState> planned = answers.model().solve(step.situation());
+        Optional<SteadyState> now = answers.model().solve(situation(step, moved));
         if (planned.isEmpty() || now.isEmpty()) {
             return new AdjustedStep(step, List.of());
         }
@@ -282,7 +285,8 @@ final class MeasuredOffsets {
     /** Those of the moved settings that matter here. */
     private List<Reason> reasons(Step step, Map<String, Double> moved, SteadyState planned) {
         return moved.entrySet().stream()
-                .filter(m -> answers.solve(step.situation().withSetting(m.getKey(), m.getValue()))
+                .filter(m -> answers.model()
+                        .solve(step.situation().withSetting(m.getKey(), m.getValue()))
                         .filter(alone ->
                                 step.expect().stream().anyMatch(e -> Math.abs(by(e, planned, alone)) >= NOTHING))
                         .isPresent())

@@ -8,7 +8,6 @@ import earlygate.judge.Slope;
 import earlygate.judge.Watch.CurrentScrew;
 import earlygate.plan.Step;
 import earlygate.solve.Model;
-import earlygate.solve.SteadyState;
 import earlygate.unit.PowerUnit;
 import earlygate.unit.Situation;
 import earlygate.unit.TestPoint;
@@ -118,9 +117,5 @@ public final class ModelCache {
     /** Standard deviation of one reading about what a gauge shows, Pa. */
     static double byEye(TestPoint gauge) {
         return READ_BY_EYE * gauge.errorPa();
-    }
-
-    Optional<SteadyState> solve(Situation s) {
-        return model.solve(s);
     }
 }

@@ -117,10 +117,11 @@ public final class RunState {
 
     /** The run after more events. An event that takes another back is folded with all that came before. */
     public RunState with(List<RunEvent> more) {
-        RunState next = new RunState(this, more);
         if (more.stream().anyMatch(e -> e.body() instanceof Struck)) {
-            return of(unit, written, next.events, rig, answers);
+            List<RunEvent> all = Stream.concat(events.stream(), more.stream()).toList();
+            return of(unit, written, all, rig, answers);
         }
+        RunState next = new RunState(this, more);
         more.stream().filter(e -> !next.struck.contains(e.seq())).forEach(next::apply);
         next.adjustPlan();
         return next;

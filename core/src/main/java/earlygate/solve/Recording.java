@@ -30,7 +30,7 @@ public record Recording(List<Sample> samples) {
      *
      * @param events in order of time
      * @param most how many samples at most, spread evenly
-     * @throws IllegalStateException when even steps of a nanosecond find no balance
+     * @throws NoBalance when even steps of a nanosecond find no balance
      */
     public static Recording of(
             Model model, Situation start, double seconds, double stepS, List<Event> events, int most) {

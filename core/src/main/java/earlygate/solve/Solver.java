@@ -5,7 +5,6 @@ import earlygate.network.Conditions;
 import earlygate.network.Islands;
 import earlygate.network.Network;
 import earlygate.unit.Setting;
-import earlygate.unit.Situation;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -36,10 +35,6 @@ public final class Solver {
         this.newton = new Newton(network);
         this.settled = new double[network.lineCount()];
         this.moved = new double[network.lineCount()];
-    }
-
-    public static Outcome solve(Network network, Situation situation) {
-        return new Solver(network).steady(network.conditions(situation));
     }
 
     /** From a cold guess. */

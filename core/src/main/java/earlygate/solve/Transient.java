@@ -23,7 +23,7 @@ public final class Transient {
     /**
      * Goes on by {@code seconds}; a step that does not converge is taken in smaller ones.
      *
-     * @throws IllegalStateException when even steps of a nanosecond find no balance
+     * @throws NoBalance when even steps of a nanosecond find no balance
      */
     public void advance(Conditions c, double seconds) {
         WorkBound.ask();
@@ -32,7 +32,7 @@ public final class Transient {
             return;
         }
         if (seconds < 1e-9) {
-            throw new IllegalStateException("No balance of flows, even over " + seconds + " s");
+            throw new NoBalance(seconds);
         }
         advance(c, seconds / 2);
         advance(c, seconds / 2);

@@ -51,7 +51,7 @@ class PlannerTest {
         PowerUnit unit = lg07();
         Network network = new Network(unit);
         for (Step step : plan(unit).steps()) {
-            Outcome outcome = Solver.solve(network, step.situation());
+            Outcome outcome = new Solver(network).steady(network.conditions(step.situation()));
             SteadyState s = ((Outcome.Converged) outcome).state();
             assertThat(s.pressure("P"))
                     .as(step.id())

@@ -7,6 +7,7 @@ import earlygate.network.Network;
 import earlygate.plan.Plan;
 import earlygate.plan.School;
 import earlygate.plan.Step;
+import earlygate.solve.Model;
 import earlygate.solve.Outcome;
 import earlygate.solve.Solver;
 import earlygate.unit.Positioned;
@@ -63,7 +64,7 @@ class RandomCircuitsTest {
                 Random random = new Random(seed);
                 for (int i = 0; i < 20; i++) {
                     Situation s = anyhow(unit, random);
-                    assertThat(Solver.solve(network, s))
+                    assertThat(new Solver(network).steady(network.conditions(s)))
                             .as("%s %s", unit.tag(), s)
                             .isNotInstanceOf(Outcome.NotConverged.class);
                 }
@@ -124,7 +125,7 @@ class RandomCircuitsTest {
         sheet.motor(1, 9);
         PowerUnit unit = sheet.read();
         Situation target = Situation.AS_THE_FILE.withSetting("RV1", 160e5);
-        double full = ((Outcome.Converged) Solver.solve(new Network(unit), target))
+        double full = ((Outcome.Converged) Model.of(unit).outcome(target))
                 .state()
                 .driver("M1")
                 .load();

@@ -168,7 +168,7 @@ class TestResultTest {
         Conditions at = network.conditions(
                 hold.get(0).situation().withOil(celsius + 273.15).withDriver("M1", false));
         Transient machine = new Transient(network);
-        machine.restore(pack.answers.solve(hold.get(0).situation()).orElseThrow(), at);
+        machine.restore(pack.answers.model().solve(hold.get(0).situation()).orElseThrow(), at);
         double seconds = end.expect().get(0).afterS();
         for (double t = 0; t < seconds - 0.05; t += 0.1) {
             machine.advance(at, 0.1);

@@ -6,7 +6,6 @@ import static earlygate.quantity.Si.BAR;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
-import earlygate.network.Network;
 import earlygate.unit.PowerUnit;
 import earlygate.unit.Situation;
 import java.util.Set;
@@ -18,7 +17,7 @@ import tools.jackson.databind.node.ObjectNode;
 /** What moves freely adds no drop of its own: pressure is load over size, whatever the speed. */
 class ActuatorsTest {
     private static SteadyState solve(PowerUnit unit, Situation s) {
-        return ((Outcome.Converged) Solver.solve(new Network(unit), s.withBlocked(Set.of()))).state();
+        return ((Outcome.Converged) Model.of(unit).outcome(s.withBlocked(Set.of()))).state();
     }
 
     /** dp = 2 pi T / (D eta); turned fast, slow, and hardly at all. */

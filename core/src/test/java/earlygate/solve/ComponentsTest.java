@@ -30,7 +30,7 @@ class ComponentsTest {
     }
 
     private static SteadyState solve(PowerUnit unit, Situation s) {
-        Outcome outcome = Solver.solve(new Network(unit), s);
+        Outcome outcome = Model.of(unit).outcome(s);
         assertThat(outcome).isInstanceOf(Outcome.Converged.class);
         return ((Outcome.Converged) outcome).state();
     }

@@ -5,7 +5,6 @@ import static earlygate.fixture.Units.document;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import earlygate.fixture.Effort;
-import earlygate.network.Network;
 import earlygate.unit.PowerUnit;
 import earlygate.unit.Situation;
 import earlygate.unit.file.UnitFile;
@@ -42,7 +41,7 @@ class FuzzTest {
     }
 
     private static int check(PowerUnit unit, ObjectNode file) {
-        Outcome outcome = Solver.solve(new Network(unit), Situation.AS_THE_FILE);
+        Outcome outcome = Model.of(unit).outcome(Situation.AS_THE_FILE);
         if (outcome instanceof Outcome.Converged c) {
             String answer = JSON.writeValueAsString(c.state());
             assertThat(answer).as("%s", file).doesNotContain("NaN").doesNotContain("Infinity");

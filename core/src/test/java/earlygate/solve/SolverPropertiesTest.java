@@ -72,7 +72,7 @@ class SolverPropertiesTest {
         ObjectNode document = circuit(name);
         PowerUnit unit = read(document);
         Situation situation = random(unit, r);
-        Outcome first = Solver.solve(new Network(unit), situation);
+        Outcome first = Model.of(unit).outcome(situation);
         assertThat(first).as("%s", situation).isInstanceOf(Outcome.Converged.class);
         SteadyState state = ((Outcome.Converged) first).state();
         assertThat(state.pressures().values()).allSatisfy(p -> assertThat(p).isBetween(-2 * BAR, 1200 * BAR));
@@ -81,7 +81,7 @@ class SolverPropertiesTest {
         document.get("components").forEach(parts::add);
         Collections.shuffle(parts, r);
         ((ArrayNode) document.get("components")).removeAll().addAll(parts);
-        Outcome second = Solver.solve(new Network(read(document)), situation);
+        Outcome second = Model.of(read(document)).outcome(situation);
         SteadyState shuffled = ((Outcome.Converged) second).state();
         state.pressures().forEach((line, pa) -> {
             if (!state.sealed().contains(line)) {

@@ -92,7 +92,7 @@ class SolverTest {
             without("components", "RV1").accept(u);
             u.putArray("targets");
         });
-        Outcome outcome = Solver.solve(new Network(unit), Situation.AS_THE_FILE);
+        Outcome outcome = Model.of(unit).outcome(Situation.AS_THE_FILE);
         assertThat(outcome).isInstanceOf(Outcome.Implausible.class);
         assertThat(((Outcome.Implausible) outcome).lines()).containsExactly("P");
     }
@@ -106,7 +106,7 @@ class SolverTest {
             part(u, "components", "RV1").put("outlet", "S");
             part(u, "components", "TV1").put("b", "S");
         });
-        Outcome outcome = Solver.solve(new Network(unit), Situation.AS_THE_FILE.withOpening("TV1", 0.5));
+        Outcome outcome = Model.of(unit).outcome(Situation.AS_THE_FILE.withOpening("TV1", 0.5));
         assertThat(outcome).isInstanceOf(Outcome.WithoutTank.class);
         assertThat(((Outcome.Failed) outcome).lines()).containsExactlyInAnyOrder("P", "S");
     }
@@ -138,6 +138,6 @@ class SolverTest {
     }
 
     private static SteadyState solve(PowerUnit unit, Situation situation) {
-        return ((Outcome.Converged) Solver.solve(new Network(unit), situation)).state();
+        return ((Outcome.Converged) Model.of(unit).outcome(situation)).state();
     }
 }

@@ -93,7 +93,8 @@ class TransientTest {
         for (int i = 0; i < 200; i++) {
             machine.advance(c, 1);
         }
-        SteadyState steady = ((Outcome.Converged) Solver.solve(network, Situation.AS_THE_FILE)).state();
+        SteadyState steady =
+                ((Outcome.Converged) new Solver(network).steady(network.conditions(Situation.AS_THE_FILE))).state();
         steady.pressures()
                 .forEach((line, pa) ->
                         assertThat(machine.pressure(line)).as(line).isCloseTo(pa, within(Math.max(1e-3 * pa, 2e3))));

@@ -5,7 +5,6 @@ import static org.assertj.core.api.Assertions.assertThat;
 import earlygate.network.ComponentState.DriverState;
 import earlygate.network.ComponentState.PumpState;
 import earlygate.network.ComponentState.ValveState;
-import earlygate.network.Network;
 import earlygate.unit.PowerUnit;
 import earlygate.unit.Situation;
 import earlygate.unit.file.Problem;
@@ -46,7 +45,7 @@ class VectorsTest {
         List<Problem> problems = new ArrayList<>();
         Situation read = SituationFile.read(unit, situation, problems);
         assertThat(problems).isEmpty();
-        Outcome outcome = Solver.solve(new Network(unit), read);
+        Outcome outcome = Model.of(unit).outcome(read);
         assertThat(outcome).isInstanceOf(Outcome.Converged.class);
         JsonNode answer = answer(unit, ((Outcome.Converged) outcome).state());
         for (String part : List.of("lines", "components", "testPoints", "inControl")) {

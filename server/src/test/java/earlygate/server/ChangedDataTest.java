@@ -9,14 +9,11 @@ import java.io.PrintStream;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.security.MessageDigest;
-import java.security.NoSuchAlgorithmException;
 import java.sql.Connection;
 import java.sql.DriverManager;
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.sql.Statement;
-import java.util.HexFormat;
 import java.util.List;
 import java.util.stream.StreamSupport;
 import org.junit.jupiter.api.AfterAll;
@@ -225,17 +222,8 @@ class ChangedDataTest {
             assertThat(r.next()).isTrue();
             String row = "[\"fitted_instrument\",{\"instrument_id\":" + r.getLong("instrument_id")
                     + ",\"tag\":\"LG-07\",\"test_point\":\"" + POINT + "\"}]";
-            assertThat(r.getString("row_hash")).isEqualTo(sha256(row)).isEqualTo(r.getString("hash"));
+            assertThat(r.getString("row_hash")).isEqualTo(Server.sha256(row)).isEqualTo(r.getString("hash"));
             assertThat(r.getLong("n")).isEqualTo(1);
-        }
-    }
-
-    private static String sha256(String text) {
-        try {
-            return HexFormat.of()
-                    .formatHex(MessageDigest.getInstance("SHA-256").digest(text.getBytes(StandardCharsets.UTF_8)));
-        } catch (NoSuchAlgorithmException e) {
-            throw new IllegalStateException(e);
         }
     }
 

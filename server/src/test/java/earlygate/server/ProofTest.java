@@ -10,13 +10,9 @@ import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.PrintStream;
-import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.security.MessageDigest;
-import java.security.NoSuchAlgorithmException;
 import java.util.ArrayList;
-import java.util.HexFormat;
 import java.util.List;
 import java.util.Optional;
 import java.util.Random;
@@ -330,7 +326,7 @@ class ProofTest {
                 "startedAt")) {
             first.add(h.get(key));
         }
-        String last = sha256(first.toString());
+        String last = Server.sha256(first.toString());
         for (JsonNode e : file.get("entries")) {
             if (e.isObject()) {
                 ArrayNode of = Server.JSON.createArrayNode().add(last);
@@ -340,20 +336,11 @@ class ProofTest {
                         .add(e.get("by"))
                         .add(e.get("key"))
                         .add(e.get("body"));
-                last = sha256(of.toString());
+                last = Server.sha256(of.toString());
                 ((ObjectNode) e).put("hash", last);
             }
         }
         file.put("seal", last);
-    }
-
-    private static String sha256(String text) {
-        try {
-            return HexFormat.of()
-                    .formatHex(MessageDigest.getInstance("SHA-256").digest(text.getBytes(StandardCharsets.UTF_8)));
-        } catch (NoSuchAlgorithmException e) {
-            throw new IllegalStateException(e);
-        }
     }
 
     @Test

@@ -9,6 +9,7 @@ import earlygate.plan.Expect;
 import earlygate.plan.Note;
 import earlygate.plan.Procedure;
 import earlygate.plan.Step.Kind;
+import earlygate.solve.NoBalance;
 import earlygate.solve.SteadyState;
 import earlygate.solve.Transient;
 import earlygate.unit.PowerUnit;
@@ -116,7 +117,7 @@ final class Cycle {
                     return Optional.of(t);
                 }
             }
-        } catch (IllegalStateException noBalance) {
+        } catch (NoBalance unknown) {
             return Optional.empty();
         }
         return Optional.empty();

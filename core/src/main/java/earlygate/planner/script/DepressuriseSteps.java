@@ -8,6 +8,7 @@ import earlygate.plan.Move;
 import earlygate.plan.Step.Demand;
 import earlygate.plan.Step.Kind;
 import earlygate.solve.Model;
+import earlygate.solve.NoBalance;
 import earlygate.solve.Transient;
 import earlygate.unit.Line;
 import earlygate.unit.Positioned;
@@ -115,7 +116,7 @@ final class DepressuriseSteps {
                 for (double t = 0; t < HELD_S; t += STEP_S) {
                     machine.advance(c, STEP_S);
                 }
-            } catch (IllegalStateException noBalance) {
+            } catch (NoBalance unknown) {
                 // What the model can't follow nobody relies on: every line is let down at its bleed.
                 return unit.lines().stream().map(Line::id).toList();
             }

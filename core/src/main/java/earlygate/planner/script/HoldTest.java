@@ -8,6 +8,7 @@ import earlygate.network.Conditions;
 import earlygate.plan.Expect;
 import earlygate.plan.Procedure;
 import earlygate.plan.Step.Kind;
+import earlygate.solve.NoBalance;
 import earlygate.solve.SteadyState;
 import earlygate.solve.Transient;
 import earlygate.unit.Driver;
@@ -76,7 +77,7 @@ final class HoldTest {
             for (double t = 0; t < seconds - STEP_S / 2; t += STEP_S) {
                 machine.advance(c, STEP_S);
             }
-        } catch (IllegalStateException noBalance) {
+        } catch (NoBalance unknown) {
             return OptionalDouble.empty();
         }
         return OptionalDouble.of(machine.pressure(gauge.line()));

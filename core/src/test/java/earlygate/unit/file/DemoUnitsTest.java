@@ -40,7 +40,7 @@ class DemoUnitsTest {
         if (tag.equals("FB-02")) {
             asSet = asSet.withSetting("UV1", 200 * BAR);
         }
-        SteadyState state = ((Outcome.Converged) Solver.solve(network, asSet)).state();
+        SteadyState state = ((Outcome.Converged) new Solver(network).steady(network.conditions(asSet))).state();
         assertThat(state.limiterOf(line)).contains(limiter);
         unit.lines()
                 .forEach(l -> assertThat(state.pressure(l.id()))

@@ -9,10 +9,9 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import earlygate.network.ComponentState.ValveState;
-import earlygate.network.Network;
 import earlygate.quantity.Si;
+import earlygate.solve.Model;
 import earlygate.solve.Outcome;
-import earlygate.solve.Solver;
 import earlygate.solve.SteadyState;
 import earlygate.unit.Gear;
 import earlygate.unit.Meter;
@@ -51,7 +50,7 @@ class FlowsAndGearTest {
     }
 
     private static SteadyState solve(PowerUnit unit, Situation s) {
-        return ((Outcome.Converged) Solver.solve(new Network(unit), s)).state();
+        return ((Outcome.Converged) Model.of(unit).outcome(s)).state();
     }
 
     @Test

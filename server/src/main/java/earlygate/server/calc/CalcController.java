@@ -15,6 +15,7 @@ import earlygate.server.api.StaffView;
 import earlygate.server.words.ApiProblem;
 import earlygate.server.words.Words;
 import earlygate.solve.Model;
+import earlygate.solve.NoBalance;
 import earlygate.solve.Outcome;
 import earlygate.solve.Recording;
 import earlygate.solve.SteadyState;
@@ -99,7 +100,7 @@ class CalcController {
         List<Recording.Event> read = events(unit, request, seconds);
         try {
             return Series.of(Recording.of(Model.of(unit), situation, seconds, stepS, read, MOST_SAMPLES));
-        } catch (IllegalStateException noBalance) {
+        } catch (NoBalance unknown) {
             throw ApiProblem.badInput(
                     "situation",
                     Reason.of("solve.no-balance")

@@ -28,7 +28,6 @@ record Agreement(int edition) {
 
     /** What is worked out of the log, and may be worked out better since. */
     private static final Set<String> COMPUTED = Set.of(
-            "edition",
             "verified",
             "tests",
             "curves",

@@ -43,8 +43,8 @@ public final class Prover {
     }
 
     /**
-     * @param earlier an edition that computed otherwise wrote it: what was read, left and signed agrees, what is computed was not
-     *     compared
+     * @param earlier an edition that computed otherwise wrote it: what was read, left and signed agrees, what is computed
+     *     was not compared
      * @param sheetSealed somebody has signed, and the sheet in the file is the one that was signed for
      * @param record what its log comes to; null where it is not whole
      * @param place in the file where it is not as it was written; empty, and {@code why} null, where it is whole

@@ -67,7 +67,7 @@ public record RecordView(
         SignedView signed,
         List<LogView> log) {
     static final int EDITION = 5;
-    /** From this edition on figures are computed as they are today; of earlier ones only what was read, left and signed is. */
+    /** From this edition on figures are computed as they are today. */
     static final int COMPUTED_SINCE = 4;
 
     /** The earliest edition of records that can tell of a run by a plan of this edition. */

@@ -11,6 +11,7 @@ import earlygate.server.journal.OpenRuns;
 import earlygate.server.journal.RigStandings;
 import earlygate.server.store.WallClock;
 import earlygate.server.words.ApiProblem;
+import earlygate.solve.NoBalance;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -270,9 +271,7 @@ public class RigHost implements SmartLifecycle {
 
     private void close(long id, RuntimeException e) {
         LOG.error("The practice machine of run {} failed and is closed", id, e);
-        // The solver in time says so when even a step of a nanosecond finds no balance; anything else is a fault of
-        // ours.
-        closed.put(id, Reason.of(e instanceof IllegalStateException ? "rig.closed.no-balance" : "rig.closed.fault"));
+        closed.put(id, Reason.of(e instanceof NoBalance ? "rig.closed.no-balance" : "rig.closed.fault"));
         rigs.remove(id);
         if (listeners.containsKey(id)) {
             listeners.get(id).tell(LiveView.closed(clock.millis(), closed.get(id)));

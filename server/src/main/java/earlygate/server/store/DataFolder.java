@@ -150,7 +150,7 @@ public final class DataFolder {
     }
 
     private void requireIntact(DataUpgrade upgrade, Disk disk) {
-        notEmpty();
+        requireNotEmpty();
         boolean sealed = seal().fits(VERSION);
         boolean earlier = (sealed ? asClosed() : lookedThrough()) < VERSION;
         if (earlier) {
@@ -260,7 +260,7 @@ public final class DataFolder {
         }
     }
 
-    private void notEmpty() {
+    private void requireNotEmpty() {
         try {
             if (Files.size(file()) == 0) {
                 throw refused("store.empty", null);

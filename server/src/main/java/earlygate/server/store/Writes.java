@@ -13,8 +13,9 @@ import org.springframework.transaction.support.TransactionTemplate;
 /**
  * The only door to writing. One write at a time, all or nothing, on the device before it returns.
  *
- * <p>One at a time for two reasons. Reading and then writing is one act: the lock is held until the commit. And the file store takes its maps one after the other when it saves; with two writers it may take a table
- * before and its index after the other's row, and a server killed just then leaves a file whose index lies.
+ * <p>One at a time for two reasons. Reading and then writing is one act: the lock is held until the commit. And the file
+ * store takes its maps one after the other when it saves; with two writers it may take a table before and its index after
+ * the other's row, and a server killed just then leaves a file whose index lies.
  */
 @Component
 public class Writes {
