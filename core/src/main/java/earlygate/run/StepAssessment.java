@@ -82,12 +82,12 @@ public final class StepAssessment {
     /** What no reason can excuse: turns not made, another screw turned, a nut still slack, a load not moved. */
     private List<Reason> notAsItMustBe() {
         if (notAsItMustBe == null) {
-            notAsItMustBe = List.copyOf(wrongWithTheMachine());
+            notAsItMustBe = List.copyOf(collectNotAsItMustBe());
         }
         return notAsItMustBe;
     }
 
-    private List<Reason> wrongWithTheMachine() {
+    private List<Reason> collectNotAsItMustBe() {
         List<Reason> missing = new ArrayList<>();
         for (Map.Entry<String, Double> other : record.turnedBy().entrySet()) {
             boolean own = step.setting().filter(other.getKey()::equals).isPresent()
@@ -152,12 +152,12 @@ public final class StepAssessment {
 
     private List<Reason> readingsMissing() {
         if (readingsMissing == null) {
-            readingsMissing = List.copyOf(notReadOrNotPassed());
+            readingsMissing = List.copyOf(collectReadingsMissing());
         }
         return readingsMissing;
     }
 
-    private List<Reason> notReadOrNotPassed() {
+    private List<Reason> collectReadingsMissing() {
         List<Reason> missing = new ArrayList<>();
         crackVoid().ifPresent(missing::add);
         List<Judged> judged = judged();
